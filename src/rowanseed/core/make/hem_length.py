@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
@@ -10,6 +11,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.openings import ZIPS
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.which import (
     edges_of,
     ends_of_facings,
@@ -203,24 +205,28 @@ def before_hem(bench: Workbench, finish: Finish) -> tuple[list[Operation], tuple
 # ---------------------------------------------------------------- where it runs
 
 
-def begins_at(bench: Workbench, finish: Finish) -> str:
+def run_of(bench: Workbench, finish: Finish) -> Run:
     """Where a hem begins and ends: at a seam, or at the edges that the garment is open at."""
-    edges = {p.edge for p in finish.parts}
-    slit = slit_in(bench, finish)
+    run, slit = bench.runs.over(finish.parts), slit_in(bench, finish)
     if slit is not None:
         word, twice = slit.kind.value, any(bench.joins[id].each_hand for id in slit.along if id in bench.joins)
-        run = bench.runs.over(finish.parts)
         if run.start == word != run.end or run.end == word != run.start:
-            return f"{run.words}, each side"
+            return replace(run, said=f"{run.words}, each side")
         if not run.ring and run.start != word:
-            return f"{run.words}, parted at the {word}"
-        return f"from {word} to {word}" if twice else f"from one edge of the {word} to the other"
+            return replace(run, said=f"{run.words}, parted at the {word}")
+        return Run(word, word, said=f"from {word} to {word}" if twice else f"from one edge of the {word} to the other")
     if not is_round(bench, finish):
-        return bench.runs.over(finish.parts).words
+        return run
     legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
-    where = "the inner leg seam" if legs else "the underarm seam" if is_sleeve(bench, finish) else "a side seam"
+    where = "inner leg seam" if legs else "underarm seam" if is_sleeve(bench, finish) else "side seam"
     pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
-    return f"beginning and ending at {where}{pair}" if edges else ""
+    said = f"beginning and ending at {'a' if where == 'side seam' else 'the'} {where}{pair}"
+    return Run(where, where, ring=True, said=said)
+
+
+def begins_at(bench: Workbench, finish: Finish) -> str:
+    """The same in words."""
+    return run_of(bench, finish).words
 
 
 def is_round(bench: Workbench, finish: Finish) -> bool:

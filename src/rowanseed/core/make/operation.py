@@ -8,6 +8,7 @@ from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.base.words import Worded
 from rowanseed.core.make.facts import State
 from rowanseed.core.make.run import Run
+from rowanseed.core.make.turned import Turned
 
 
 class Bench(Worded):
@@ -122,8 +123,8 @@ class After:
 @dataclass(frozen=True)
 class EdgeShown:
     """An edge that an operation works on, for its drawing: all of it, or up to a mark, or beyond one (ring order), or
-    between it and another (`to_mark`). `backwards`: it is worked against the order of the ring; None where its step
-    names no direction."""
+    between it and another (`to_mark`), or where no mark says it a `share` of its length. `backwards`: it is worked
+    against the order of the ring; None where its step names no direction."""
 
     piece: str
     edge: str
@@ -131,6 +132,7 @@ class EdgeShown:
     beyond_mark: bool = False
     to_mark: str | None = None
     backwards: bool | None = None
+    share: tuple[float, float] = (0.0, 1.0)
 
 
 @dataclass(frozen=True)
@@ -196,8 +198,9 @@ class Operation:
     `requires` and `gives` are states; `needs` are the operations they lead to, which the compiler fills in. `leaves`
     and `removes` are temporary things by their words, `sets` and `sets_back` settings of a machine. `minutes` are the
     least and the most it takes a practised home sewist. `rows` is how often the length it works on is stitched.
-    `run` is how the stitching of its first join runs, in the words of `how`; None where that has no one beginning and
-    end. `towards` are the pieces that allowances are pressed to, both sides' for a seam pressed open.
+    `run` is how the stitching of its first join, or of its edge, runs, in the words of `how`; None where that has no
+    one beginning and end. `towards` are the pieces that allowances are pressed to, both sides' for a seam pressed open.
+    `turned` is how its edges lie that are folded to the wrong side, when it is done.
     """
 
     id: str
@@ -219,6 +222,7 @@ class Operation:
     way: str = ""
     run: Run | None = None
     towards: frozenset[str] = frozenset()
+    turned: Turned | None = None
     rows: float = 1.0
     uses: tuple[Use, ...] = ()
     waits: float = 0.0

@@ -16,6 +16,8 @@ from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact, State, Subject, SubjectKind
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Setting, Use
+from rowanseed.core.make.run import Run
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins, shown
 from rowanseed.core.pattern.making import EdgePart
 
@@ -68,6 +70,8 @@ class Steps:
         sets_back: tuple[str, ...] = (),
         on: On | None = None,
         way: str = "",
+        run: Run | None = None,
+        turned: Turned | None = None,
         booklet: bool = False,
     ) -> Operation:
         """One operation, called `key-id`.
@@ -95,6 +99,8 @@ class Steps:
             sets_back=sets_back,
             meant=meant,
             way=way,
+            run=run,
+            turned=turned,
             rows=rows if at.is_machine else 0.0,
             uses=uses,
             look=look,

@@ -213,7 +213,14 @@ def _workbench(same: Same[Pattern], view: str, size: str, household: MakingChoic
 
 
 def shown(parts: Iterable[EdgePart]) -> tuple[EdgeShown, ...]:
-    return tuple(dict.fromkeys(EdgeShown(part.piece, part.edge) for part in parts))
+    """Edges for a drawing, each as far as its marks."""
+    return tuple(dict.fromkeys(_shown(part) for part in parts))
+
+
+def _shown(part: EdgePart) -> EdgeShown:
+    if part.from_mark and part.to_mark:
+        return EdgeShown(part.piece, part.edge, part.from_mark, to_mark=part.to_mark)
+    return EdgeShown(part.piece, part.edge, part.from_mark or part.to_mark, beyond_mark=bool(part.from_mark))
 
 
 def both_sides(join: Join) -> str:

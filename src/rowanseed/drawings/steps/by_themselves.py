@@ -2,30 +2,36 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import replace
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
 
-from shapely.geometry import Polygon
+from shapely.affinity import translate
+from shapely.geometry import LineString, Polygon
+from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.geometry.polyline import bounds
-from rowanseed.core.make.operation import Act, Bench, Operation
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pieces import Dart, LineKind, Panel, Piece, PointKind
 from rowanseed.core.printing.lines import dart_runs, upright
-from rowanseed.drawings.steps.paper import Paper
+from rowanseed.drawings.steps.edges import ends_told, parts_of, worked_edges
+from rowanseed.drawings.steps.paper import Paper, about, runs
 from rowanseed.drawings.steps.placing import Lying, as_drawn
 from rowanseed.drawings.steps.shown import Laid
-from rowanseed.drawings.steps.stitching import arrow
 from rowanseed.drawings.steps.together import listed, notches
-from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
+from rowanseed.drawings.steps.turned import outside
+from rowanseed.drawings.svg import INK, QUIET, number, path_of
 
 ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
 MOST_PIECES = 4
+SHARE = 0.4
+"""Of a piece whose edge is folded in, what lies about that is drawn, so far as a share of its length."""
+HOOK_AND_EYE = "hook and eye"
+"""The technique that closes the upper ends of two edges, above a zip."""
 ONE_SIDED = "one-sided"
 """The technique whose piece is shown opened out: what one hand has is not on the half that is drawn."""
 
@@ -68,60 +74,96 @@ def _right_side_up(op: Operation) -> bool:
             return op.act not in ON_WRONG_SIDE
 
 
+@dataclass(frozen=True)
+class OnTable:
+    """A piece on the table: the edges of it that are worked, what is seen of it, and within what it is drawn."""
+
+    lying: Lying
+    worked: Sequence[tuple[EdgeShown | None, EdgePart]]
+    shape: BaseGeometry
+    window: BaseGeometry | None
+
+    def moved(self, dx: float, dy: float) -> OnTable:
+        window = None if self.window is None else translate(self.window, dx, dy)
+        return OnTable(_moved(self.lying, dx, dy), self.worked, translate(self.shape, dx, dy), window)
+
+
 def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     """The pieces that a step works on, beside each other; None where it works on none."""
     edges = _edges_of(bench, op)
-    whole = op.act in (Act.FUSE, Act.BACK, Act.PAD)
     names = list(dict.fromkeys([*(p for p, _ in edges), *op.on.pieces]))
     known = {piece.id for piece in bench.pattern.pieces}
     names = [name for name in names if name in known]
     if not names:
         return None
-    shown, left_out = names[:MOST_PIECES], names[MOST_PIECES:]
-    right = _right_side_up(op)
-    lyings, across = [], 0.0
-    for name in shown:
-        piece = bench.piece(name)
-        shown_whole = opened_out(piece) if op.technique == ONE_SIDED else piece
-        lying = as_drawn(shown_whole, bench.size, right_side_up=right)
-        left, top, over, low = bounds(lying.cutting())
-        lyings.append(_moved(lying, across - left, -low))
-        across += (over - left) + max(30.0, (low - top) * 0.06)
-    paper.scale(lyings)
-    for lying in lyings:
-        ring = lying.cutting()
-        shape = Polygon(ring).buffer(0)
-        paper.areas.append(shape)
-        paper.cloth(shape, right_side=right)
-        inner = lying.seam()
-        paper.line([*inner, inner[0]], paper.letter * 0.04, stroke=QUIET)
+    right, is_whole = _right_side_up(op), op.act in (Act.FUSE, Act.BACK, Act.PAD)
+    table = _in_a_row([_on_table(bench, op, name, edges, right_side_up=right) for name in names[:MOST_PIECES]])
+    paper.areas += [one.shape for one in table]
+    paper.scale_to([one.shape for one in table])
+    told = ends_told(bench, op, [part for one in table for _, part in one.worked])
+    for one in table:
+        paper.cloth(one.shape, right_side=right, window=one.window)
+        inner = one.lying.seam()
+        for run in runs(LineString([*inner, inner[0]]).intersection(one.shape)):
+            paper.line(run, paper.letter * 0.04, stroke=QUIET)
         if op.act is Act.FUSE:
             paper.add("path", d=path_of(inner), fill=QUIET, fill_opacity=0.22)
-        if not whole:
-            _worked_edges(paper, bench, op, lying, [edge for piece, edge in edges if piece == lying.piece.id])
-        notches(paper, lying)
-        _worked_marks(paper, op, lying)
+        if op.technique == HOOK_AND_EYE:
+            _fastened_at_the_top(paper, one.lying, (part for _, part in one.worked))
+        elif not (is_whole or _is_about_darts(op)):
+            worked_edges(paper, op, one.lying, one.worked, told, shape=one.shape, window=one.window)
+        notches(paper, one.lying, within=one.shape)
+        _worked_marks(paper, op, one.lying)
     side = "right side" if right else "wrong side"
-    for lying in lyings:
-        shape = Polygon(lying.seam()).buffer(0)
-        if not paper.inside(shape, lying.piece.name, side):
-            left, _, over, low = bounds(lying.cutting())
-            paper.outside(((left + over) / 2, low), (0, 1), f"{lying.piece.name}, {side}", leader=True)
-    told = listed(lower_first(lying.piece.name) for lying in lyings)
-    along = "" if whole else _along_words(bench, edges)
-    more = f" Not drawn: {listed(bench.name(p) for p in left_out)}." if left_out else ""
-    words = f"{told[0].upper()}{told[1:]}, {side} up{along}.{more}"
+    for one in table:
+        name = one.lying.piece.name
+        if not paper.inside(one.shape.intersection(Polygon(one.lying.seam()).buffer(0)), name, side):
+            left, _, over, low = one.shape.bounds
+            paper.outside(((left + over) / 2, low), (0, 1), f"{name}, {side}", leader=True)
+    listing = listed(lower_first(one.lying.piece.name) for one in table)
+    along = "" if is_whole else _along_words(bench, op, edges)
+    sewn = f" Sew {op.run.words}." if op.run is not None else ""
+    left_out = listed(bench.name(name) for name in names[MOST_PIECES:])
+    more = f" Not drawn: {left_out}." if left_out else ""
+    words = f"{listing[0].upper()}{listing[1:]}, {side} up{along}.{sewn}{more}"
     return Laid(paper.finish("What it is done on", words), words)
 
 
-def _along_words(bench: Workbench, edges: Sequence[tuple[str, str]]) -> str:
+def _on_table(
+    bench: Workbench, op: Operation, name: str, edges: Sequence[tuple[str, str]], *, right_side_up: bool
+) -> OnTable:
+    """A piece in its own place; of one whose edges are folded in, what lies about them."""
+    piece = bench.piece(name)
+    shown_whole = opened_out(piece) if op.technique == ONE_SIDED else piece
+    lying = as_drawn(shown_whole, bench.size, right_side_up=right_side_up)
+    worked = parts_of(op, name, [edge for piece, edge in edges if piece == name])
+    if op.turned is None or not worked:
+        return OnTable(lying, worked, Polygon(lying.cutting()).buffer(0), None)
+    parts = [part for _, part in worked]
+    window = about([lying.stitched((part,)) for part in parts], SHARE)
+    return OnTable(lying, worked, outside(lying, parts).intersection(window), window)
+
+
+def _in_a_row(found: Sequence[OnTable]) -> list[OnTable]:
+    """Pieces beside each other, their lower ends level."""
+    out, across = [], 0.0
+    for one in found:
+        left, top, over, low = one.shape.bounds
+        out.append(one.moved(across - left, -low))
+        across += (over - left) + max(30.0, (low - top) * 0.06)
+    return out
+
+
+def _along_words(bench: Workbench, op: Operation, edges: Sequence[tuple[str, str]]) -> str:
     named = (
         edge_name(bench, edge, piece) if edge in ENDS else f"{edge.replace('-', ' ')} edge" for piece, edge in edges
     )
     names = list(dict.fromkeys(named))
-    if not names or len(names) > 3:
-        return ""
-    return f", at the {', '.join(names[:-1])}{' and ' if names[1:] else ''}{names[-1]}"
+    is_told = 0 < len(names) <= 3
+    said = f"the {', '.join(names[:-1])}{' and ' if names[1:] else ''}{names[-1]}" if is_told else "its edges"
+    if op.turned is not None:
+        return f"; {said} folded to the wrong side"
+    return f", at {said}" if is_told else ""
 
 
 def _moved(lying: Lying, dx: float, dy: float) -> Lying:
@@ -134,26 +176,11 @@ def _moved(lying: Lying, dx: float, dy: float) -> Lying:
     return replace(lying, move=move)
 
 
-def _worked_edges(paper: Paper, bench: Workbench, op: Operation, lying: Lying, edges: Sequence[str]) -> None:
-    on_raw = op.act in (Act.NEATEN, Act.LEVEL)
-    for edge in edges:
-        shown = next((s for s in op.edges if (s.piece, s.edge) == (lying.piece.id, edge)), None)
-        part = EdgePart(lying.piece.id, edge)
-        if shown is not None and shown.to_mark is not None:
-            part = EdgePart(part.piece, edge, from_mark=shown.mark, to_mark=shown.to_mark)
-        elif shown is not None and shown.mark is not None:
-            part = (
-                EdgePart(part.piece, edge, from_mark=shown.mark)
-                if shown.beyond_mark
-                else EdgePart(part.piece, edge, to_mark=shown.mark)
-            )
-        run = lying.raw(part) if on_raw else lying.stitched((part,))
-        dash = (
-            None if on_raw or not op.bench.is_machine else f"{number(paper.letter * 0.5)} {number(paper.letter * 0.26)}"
-        )
-        paper.line(run, paper.letter * 0.2, dash)
-        if shown is not None and shown.backwards is not None:
-            arrow(paper, run[::-1] if shown.backwards else run)
+def _fastened_at_the_top(paper: Paper, lying: Lying, parts: Iterable[EdgePart]) -> None:
+    """The upper ends of the edges that a hook and an eye close."""
+    for part in parts:
+        line = lying.stitched((part,))
+        paper.spot(min((line[0], line[-1]), key=lambda p: p[1]))
 
 
 def _worked_darts(op: Operation, piece: Piece) -> tuple[Dart, ...]:
@@ -163,25 +190,28 @@ def _worked_darts(op: Operation, piece: Piece) -> tuple[Dart, ...]:
     return tuple(dart for dart in piece.darts if dart.is_folded is (op.technique != "darts"))
 
 
+def _is_about_darts(op: Operation) -> bool:
+    """Whether a step is about darts, tucks or pleats, which are drawn instead of the edges that they end on."""
+    words = ("dart", "folds", "pleat", "tuck", ONE_SIDED)
+    return op.act in (Act.DART, Act.FOLD) or any(word in op.technique for word in words)
+
+
 def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
     """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
     piece, size = lying.piece, lying.size
     width = paper.letter * 0.14
-    if op.act in (Act.DART, Act.FOLD) or any(
-        word in op.technique for word in ("dart", "folds", "pleat", "tuck", ONE_SIDED)
-    ):
+    if _is_about_darts(op):
         for run in (run for dart in _worked_darts(op, piece) for run in dart_runs(piece, size, dart)):
             paper.line([lying.move(upright(p)) for p in run], width, f"{number(paper.letter * 0.4)} 4")
     for line in piece.lines:
         if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
             paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, "10 5", stroke=INK)
     wanted = {
-        Act.BUTTON: (PointKind.BUTTON,),
+        Act.BUTTON: (PointKind.BUTTON, PointKind.BUTTONHOLE),
         Act.BUTTONHOLE: (PointKind.BUTTONHOLE, PointKind.BUTTON),
         Act.ATTACH: (PointKind.POCKET,),
         Act.FASTEN: (PointKind.BUTTON, PointKind.HOOK, PointKind.TIE),
     }.get(op.act, ())
     for point in piece.points:
         if point.kind in wanted and size in point.at:
-            x, y = lying.move(upright(point.at[size]))
-            paper.add("circle", cx=x, cy=y, r=paper.letter * 0.3, fill=PAPER, stroke=paper.thread, stroke_width=width)
+            paper.spot(lying.move(upright(point.at[size])))

@@ -18,6 +18,8 @@ from rowanseed.drawings.steps.folding import Folding, folding
 from rowanseed.drawings.steps.opened import opened
 from rowanseed.drawings.steps.paper import Paper
 from rowanseed.drawings.steps.shown import Laid
+from rowanseed.drawings.steps.stack import drawn
+from rowanseed.drawings.steps.stacked import stack_of
 from rowanseed.drawings.steps.together import Together, pair_shown, sides_together, together
 
 TOGETHER = frozenset({Act.JOIN, Act.FACE, Act.BAND, Act.LINE, Act.BIND, Act.BASTE, Act.PIPE, Act.CLOSE})
@@ -35,6 +37,9 @@ def _drawn(same: Same[Pattern], view: str, size: str, op: Operation, thread: str
     bench = workbench(pattern, view, size, MakingChoices())
     join = next((bench.joins[id] for id in op.on.joins if id in bench.joins), None)
     paper = Paper(thread=thread, shade=shade, key=f"s{abs(hash((op.id, size))) % 10**8}")
+    stack = stack_of(bench, op)
+    if stack is not None:
+        return drawn(paper, stack)
     if join is not None and _is_apart(join) and op.act in TOGETHER | OPENED | {Act.NEATEN}:
         one, _ = pair_shown(bench, op, join)
         folds = folding(bench, join) is Folding.ON_ITS_FOLD

@@ -57,8 +57,9 @@ def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid | 
     line = first.stitched(one)
     paper.line(line, paper.letter * 0.14, f"{number(paper.letter * 0.45)} {number(paper.letter * 0.25)}")
     if op.act in FROM_RIGHT:
-        beside = shapes[1 if _is_inner(bench, other[0]) or op.act is Act.TOPSTITCH else 0]
-        rows = LineString(line).buffer(paper.letter * 0.6).exterior.intersection(beside)
+        at = 1 if _is_inner(bench, other[0]) or op.act is Act.TOPSTITCH else 0
+        # Where a seam curves, the pieces lie over each other a little: the row is on one of them.
+        rows = LineString(line).buffer(paper.letter * 0.6).exterior.intersection(shapes[at].difference(shapes[1 - at]))
         for run in getattr(rows, "geoms", [rows]):
             if isinstance(run, LineString) and run.length > paper.letter * 2:
                 paper.line([(x, y) for x, y in run.coords], paper.letter * 0.16, f"{number(paper.letter * 0.4)} 4")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from xml.etree.ElementTree import Element
 
 import numpy as np
@@ -36,45 +36,49 @@ class Paper:
         self.words: list[Box] = []
         self.parts: list[tuple[str, dict[str, object], str | None]] = []
         self.letter = 20.0
-        self.window: Polygon | None = None
+        self.window: BaseGeometry | None = None
 
     def scale(self, lyings: Sequence[Lying]) -> None:
         """Lettering by the size of what is drawn."""
-        left, top, right, low = unary_union([self.seen(lying.cutting()) for lying in lyings]).bounds
+        self.scale_to([self.seen(lying.cutting()) for lying in lyings])
+
+    def scale_to(self, shapes: Sequence[BaseGeometry]) -> None:
+        """The same, by what is seen of it."""
+        left, top, right, low = unary_union(shapes).bounds
         self.letter = max((right - left) / 26, (low - top) / 22, 6.0)
 
     def add(self, tag: str, text: str | None = None, **attributes: object) -> None:
         self.parts.append((tag, attributes, text))
 
-    def cloth(self, area: BaseGeometry, *, right_side: bool) -> None:
+    def cloth(self, area: BaseGeometry, *, right_side: bool, window: BaseGeometry | None = None) -> None:
         """An area of cloth, its right side in the shade with a twill, its wrong side pale with dots.
 
-        Where it goes on beyond what is drawn, it has no outline.
+        Where it goes on beyond what is drawn, or beyond its own window, it has no outline.
         """
         tone = self.shade if right_side else PAPER
         pattern = "right" if right_side else "wrong"
-        inner = self.window.buffer(-0.5) if self.window is not None else None
+        held = window or self.window
+        inner = held.buffer(-0.5) if held is not None else None
         for ring in rings(area):
             self.add("path", d=path_of(ring), fill=tone)
             self.add("path", d=path_of(ring), fill=f"url(#{self.key}-{pattern})")
             outline = LineString([*ring, ring[0]])
-            edge = outline if inner is None else outline.intersection(inner)
-            for run in getattr(edge, "geoms", [edge]):
-                if isinstance(run, LineString) and not run.is_empty:
-                    d = path_of(list(run.coords), closed=False)
-                    self.add("path", d=d, fill="none", stroke=INK, stroke_width=self.letter * 0.09)
+            for run in runs(outline if inner is None else outline.intersection(inner)):
+                d = path_of(run, closed=False)
+                self.add("path", d=d, fill="none", stroke=INK, stroke_width=self.letter * 0.09)
             self.crossed(outline)
 
     def look_at(self, line: Sequence[Point]) -> None:
         """Draw what lies about a seam, not the whole of long pieces."""
-        left, top, right, low = bounds(line)
-        away = max(ABOUT_A_SEAM, math.hypot(right - left, low - top) * 0.9)
-        self.window = box(left - away, top - away, right + away, low + away)
+        self.window = about([line], 0.9)
 
     def seen(self, ring: Sequence[Point]) -> BaseGeometry:
+        """What is drawn of an outline."""
+        return self.within(Polygon(ring).buffer(0))
+
+    def within(self, area: BaseGeometry) -> BaseGeometry:
         """What is drawn of an area."""
-        whole = Polygon(ring).buffer(0)
-        return whole if self.window is None else whole.intersection(self.window)
+        return area if self.window is None else area.intersection(self.window)
 
     def crossed(self, line: LineString) -> None:
         """Words keep clear of it; as finely as words need it."""
@@ -92,6 +96,19 @@ class Paper:
         )
         if len(points) > 1:
             self.crossed(LineString(points))
+
+    def marker(self, points: Sequence[Point]) -> None:
+        """A broad pale line, as by a marker, where something is done that is no row of stitching."""
+        d = path_of(points, closed=False)
+        width = self.letter * 0.6
+        self.add("path", d=d, fill="none", stroke=self.thread, stroke_opacity=0.35, stroke_width=width)
+
+    def spot(self, at: Point) -> None:
+        """An empty circle where something is sewn on, or worked."""
+        x, y = at
+        self.add(
+            "circle", cx=x, cy=y, r=self.letter * 0.3, fill=PAPER, stroke=self.thread, stroke_width=self.letter * 0.14
+        )
 
     def box_of(self, at: Point, text: str, size: float) -> Box:
         half = len(text) * size * 0.29
@@ -212,6 +229,16 @@ class Paper:
         add(wrong, "circle", cx=step * 0.8, cy=step * 0.8, r=step * 0.1, fill=QUIET, fill_opacity=0.5)
 
 
+def about(lines: Iterable[Sequence[Point]], share: float) -> BaseGeometry:
+    """What lies about some lines: `share` is how far, of their length."""
+    found = []
+    for line in lines:
+        left, top, right, low = bounds(line)
+        away = max(ABOUT_A_SEAM, math.hypot(right - left, low - top) * share)
+        found.append(box(left - away, top - away, right + away, low + away))
+    return unary_union(found)
+
+
 def _float(value: object) -> float:
     return float(str(value))
 
@@ -255,6 +282,12 @@ def exterior(shape: BaseGeometry) -> list[Point]:
 def rings(shape: BaseGeometry) -> list[list[Point]]:
     parts = [p for p in getattr(shape, "geoms", [shape]) if isinstance(p, Polygon) and p.area > 1]
     return [[(x, y) for x, y in part.exterior.coords[:-1]] for part in parts]
+
+
+def runs(found: BaseGeometry) -> list[list[Point]]:
+    """The lines of what an intersection found, points and areas left out."""
+    parts = getattr(found, "geoms", [found])
+    return [[(x, y) for x, y in part.coords] for part in parts if isinstance(part, LineString) and not part.is_empty]
 
 
 def dot(p: Point) -> BaseGeometry:

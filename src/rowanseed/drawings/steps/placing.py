@@ -112,7 +112,7 @@ def laid_on(
     line, own = under.stitched(one), [upright(p) for p in parts_line(piece, under.size, other)]
     # Edges that run against each other meet when the upper piece is turned over; the others belong to the other hand.
     turned = [(-x, y) for x, y in own][::-1] if against else own
-    place = _rigid(stretch(turned, shares[1]), stretch(line, shares[0]), met_at)
+    place = rigid(stretch(turned, shares[1]), stretch(line, shares[0]), met_at)
     move: Move = (lambda p: place((-p[0], p[1]))) if against else place
     return Lying(piece, under.size, move, not under.right_side_up)
 
@@ -132,7 +132,7 @@ def opened_from(
     if not against:
         mirrored = not mirrored
     seen = [(-x, y) for x, y in own] if mirrored else own
-    place = _rigid(stretch(seen[::-1] if against else seen, shares[1]), stretch(line, shares[0]))
+    place = rigid(stretch(seen[::-1] if against else seen, shares[1]), stretch(line, shares[0]))
     move: Move = (lambda p: place((-p[0], p[1]))) if mirrored else place
     return Lying(piece, lying.size, move, lying.right_side_up)
 
@@ -144,7 +144,7 @@ def stretch(line: Sequence[Point], share: Share) -> list[Point]:
     return [(x, y) for x, y in substring(LineString(line), *share, normalized=True).coords]
 
 
-def _rigid(own: Sequence[Point], onto: Sequence[Point], met_at: float = 0.5) -> Move:
+def rigid(own: Sequence[Point], onto: Sequence[Point], met_at: float = 0.5) -> Move:
     """Turn and move a line so that it meets another and points the same way over the shorter's length."""
     reach = min(_length(own), _length(onto))
     if met_at > 0.5:

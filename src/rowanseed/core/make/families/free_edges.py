@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.waistbands import folded_first, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, On
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.which import other_hand, puts_on_hood
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
@@ -45,9 +47,18 @@ def reaches_hem(finish: Finish) -> bool:
     return all(p.edge in ("hem", "wrist") for p in finish.parts)
 
 
+def whole_run(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> Run | None:
+    """From where to where an edge is finished; None where a zip opens one of two rings, each hand by itself."""
+    if bench.openings.hand_opened(finish.parts):
+        return None
+    run = bench.runs.over(finish.parts)
+    return replace(run, said=f"all round, {joined}" if run.ring else "from end to end")
+
+
 def whole(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> str:
-    """From where to where an edge is finished; where a zip opens one of two rings, each hand by itself."""
+    """The same in words."""
+    run = whole_run(bench, finish, joined)
+    if run is not None:
+        return run.words
     hand = bench.openings.hand_opened(finish.parts)
-    if hand:
-        return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"
-    return f"all round, {joined}" if bench.runs.over(finish.parts).ring else "from end to end"
+    return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"

@@ -8,10 +8,11 @@ from rowanseed.core.make import looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.families.turned_hems import strip_first
-from rowanseed.core.make.hem_length import before_hem, begins_at
+from rowanseed.core.make.hem_length import before_hem, begins_at, run_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import hems
 from rowanseed.core.make.workbench import Workbench, shown
 
@@ -90,6 +91,7 @@ def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
         after={Fact.NEATENED: "its edge is finished before it is folded"},
         needs=(strip_first(step.id),),
         gives=(Fact.PREPARED,),
+        turned=Turned((depth_of(step),)),
         look="Measured at several places the fold is equally deep, and outside no edge is pressed through.",
     )
     yield step(
@@ -103,6 +105,8 @@ def held_by_hand(step: Steps, key: str, stitch: str) -> Iterator[Operation]:
         after={Fact.PREPARED: "it is folded and pressed"},
         gives=DONE,
         on=on_hem(step),
+        run=run_of(bench, bench.finishes[step.id]),
+        turned=Turned((depth_of(step),), row=depth_of(step)),
         booklet=True,
         look="From the right side the hem neither shows nor pulls.",
     )

@@ -8,10 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning
+from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning, run_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.turned import BESIDE, Turned
 from rowanseed.core.make.which import hems, is_lining
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import Finish
@@ -50,7 +51,8 @@ def chalked_lines(bench: Workbench, folds: tuple[float, ...]) -> tuple[str, ...]
 def folded(
     bench: Workbench, finish: Finish, technique: str, before: tuple[Need, ...], *, single_fold: bool = False
 ) -> Operation:
-    how = list(chalked_lines(bench, folds_of(bench, finish, single_fold=single_fold)))
+    folds = folds_of(bench, finish, single_fold=single_fold)
+    how = list(chalked_lines(bench, folds))
     if any(bench.bends.is_curved(part) for part in finish.parts):
         how.append("On a curve ease the fullness in with the iron, a little at every seam.")
     how.append(iron_for(bench, pieces_of(finish.parts)))
@@ -65,6 +67,7 @@ def folded(
         on=On(edges=shown(finish.parts)),
         requires=(*before, strip_first(finish.id)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
+        turned=Turned(folds),
         caution=HOT,
         look="Measured at several places the fold is equally deep, and the edge runs in one line over the seams.",
     )
@@ -104,9 +107,11 @@ def sewn_down(
     how: tuple[str, ...],
     *,
     by_hand: bool,
+    single_fold: bool = False,
     setting: Setting | None = None,
 ) -> Operation:
     mm = bench.around([finish.id])
+    folds = folds_of(bench, finish, single_fold=single_fold)
     return Operation(
         id=f"sew-{finish.id}",
         technique=technique,
@@ -118,6 +123,8 @@ def sewn_down(
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "it is folded and pressed"),),
         gives=(facts.finish(Fact.HEMMED, finish.id), facts.finish(Fact.FINISHED, finish.id)),
+        run=run_of(bench, finish),
+        turned=Turned(folds, row=folds[-1] if len(folds) == 1 else folds[-1] - BESIDE),
         setting=None
         if by_hand
         else setting
@@ -176,7 +183,7 @@ def turned_up(bench: Workbench, finish: Finish, *, by_hand: bool) -> Iterator[Op
             f"From the wrong side, {bench.margin(2)} from the inner fold, {begins_at(bench, finish)}; "
             f"{over_the_beginning(bench, finish)}.",
         )
-    yield sewn_down(bench, finish, technique, how, by_hand=by_hand)
+    yield sewn_down(bench, finish, technique, how, by_hand=by_hand, single_fold=single_fold)
 
 
 CHAPTER = "hems"

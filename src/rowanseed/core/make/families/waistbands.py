@@ -13,6 +13,7 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, Join
@@ -21,6 +22,8 @@ from rowanseed.core.pattern.pieces import LineKind, Panel
 ID = "band"
 
 
+INNER = ("inner", "neck", "upper")
+"""The edges of a band that are turned in over its seam."""
 PASSES = 2.0
 """The fold of the inside passes the seam by so much, in mm."""
 
@@ -182,9 +185,7 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
 
 def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
     """The inner edge of a band pressed to its wrong side, while it is flat."""
-    parts = tuple(p for p in (inside.parts if inside else ()) if p.edge in ("inner", "neck", "upper")) or (
-        inside.parts if inside else ()
-    )
+    parts = tuple(p for p in (inside.parts if inside else ()) if p.edge in INNER) or (inside.parts if inside else ())
     allowance = bench.edge_allowance(parts[0]) if parts else 15.0
     return Operation(
         id=f"press-in-{piece}",
@@ -201,6 +202,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
         on=On(pieces=(piece,), edges=shown(parts)),
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on while it is flat", where_given=True),),
         gives=(facts.piece(Fact.PREPARED, piece),),
+        turned=Turned((allowance - PASSES,)),
         caution=HOT,
         look="The fold is straight and parallel to the fold line.",
     )
@@ -217,7 +219,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     if over:
         yield fold_over(bench, finish, over, after)
         before.append(Need(facts.finish(Fact.BASTED, finish.id), "its upper end is folded first"))
-    if any(p.edge not in ("inner", "neck", "upper") for p in finish.parts):
+    if any(p.edge not in INNER for p in finish.parts):
         yield close_ends(bench, finish, after)
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
     yield Operation(
@@ -233,7 +235,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(bench.around([finish.id])),
-        on=On(finishes=(finish.id,), edges=shown(finish.parts)),
+        on=On(finishes=(finish.id,), edges=shown(p for p in finish.parts if p.edge in INNER) or shown(finish.parts)),
         requires=tuple(before),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
         setting=settings.topstitch(bench.household, bench.margin(2)),
@@ -308,7 +310,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(5, 2),
-        on=On(pieces=tuple(sorted(pieces)), edges=shown(finish.parts)),
+        on=On(pieces=tuple(sorted(pieces)), edges=shown(p for p in finish.parts if p.edge not in INNER)),
         requires=(*after, *levelled, *tied),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         setting=settings.seam(bench.household),

@@ -13,7 +13,7 @@ from rowanseed.core.make.families.suited import why_not_of
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Finds, WhyNot
-from rowanseed.core.make.workbench import HOT, Workbench, shown
+from rowanseed.core.make.workbench import HOT, Workbench
 from rowanseed.core.make.zip_kinds import why_not_zip, zips_in_seams
 from rowanseed.core.pattern.making import Closure, ClosureKind, Join
 from rowanseed.core.pattern.pieces import Mark
@@ -54,7 +54,7 @@ def why_not_zips(kind: ClosureKind) -> WhyNot:
 def beside(bench: Workbench, join: Join, closure: Closure) -> tuple[EdgeShown, ...]:
     """The edges of a join along its zip."""
     out = []
-    for edge in shown((*join.a, *join.b)):
+    for edge in dict.fromkeys(EdgeShown(part.piece, part.edge) for part in (*join.a, *join.b)):
         first, last = (
             mark_on(bench, edge, found) if found is not None else None for found in (closure.from_mark, closure.to_mark)
         )

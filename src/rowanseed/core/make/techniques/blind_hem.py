@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, settings
 from rowanseed.core.make.facts import Fact
@@ -32,7 +33,7 @@ def blind(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         (Need(facts.finish(Fact.NEATENED, finish.id), "its edge is finished before it is folded"),),
         single_fold=True,
     )
-    yield sewn_down(
+    sewn = sewn_down(
         bench,
         finish,
         "blind hem by machine",
@@ -42,8 +43,11 @@ def blind(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "Sew on these: the swing stitch just nips the fold. Unfold and press; take the basting out.",
         ),
         by_hand=False,
+        single_fold=True,
         setting=settings.blind_hem(bench.household),
     )
+    # The garment is folded back for it: the hem lies beside it, not on it.
+    yield replace(sewn, turned=None)
 
 
 TECHNIQUE = Technique(

@@ -11,6 +11,7 @@ from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.turned import Turned, stitched
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
@@ -38,6 +39,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
+        turned=Turned((under, allowance - under)),
         look="Both folds are even, and elastic laid in the tunnel turns without catching.",
     )
     yield step(
@@ -48,6 +50,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "both sides of the gap.",
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        turned=stitched(under, allowance - under),
         look="The row holds the fold all round but for the gap, and nowhere is the tunnel narrower than its elastic.",
     )
     yield step(

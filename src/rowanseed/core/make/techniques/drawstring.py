@@ -12,6 +12,7 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.turned import Turned, stitched
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
@@ -56,6 +57,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=Bench.IRON,
         after={Fact.OPENED: "the openings go through one layer only"},
         gives=(Fact.PREPARED,),
+        turned=Turned((under, wide)),
         look="Both folds are even, and the cord laid in the tunnel runs without catching.",
     )
     yield step(
@@ -66,6 +68,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "allowances flat: the cord has to pass.",
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        turned=stitched(under, wide),
         look="The row holds the inner fold all round, and a bodkin passes every seam.",
     )
     yield step(

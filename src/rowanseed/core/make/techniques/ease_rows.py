@@ -10,15 +10,30 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import finds, join_of, taken_out, why_not
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.operation import Act, Bench, On, Operation
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, On, Operation
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.workbench import Workbench, both_sides, shown
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.make.workbench import Workbench, both_sides
+from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind, Panel
+from rowanseed.core.pattern.seamline import mark_distance
 
 
 def _is_cap(bench: Workbench, join: Join) -> bool:
     return any(bench.panel(part.piece) is Panel.SLEEVE for part in join.a)
+
+
+UPPER_HALF = (0.25, 0.75)
+"""The upper half of a cap, as a share of its length."""
+
+
+def _eased(bench: Workbench, part: EdgePart, *, is_cap: bool) -> EdgeShown:
+    """What of an edge the rows run along: from its first notch to its last, or the upper half of a cap."""
+    piece = bench.piece(part.piece)
+    notches = [m for m in piece.marks if m.edge == part.edge and m.kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)]
+    if len(notches) > 1:
+        along = sorted(notches, key=lambda mark: mark_distance(piece, bench.size, mark))
+        return EdgeShown(part.piece, part.edge, along[0].id, to_mark=along[-1].id)
+    return EdgeShown(part.piece, part.edge, share=UPPER_HALF if is_cap and not notches else (0.0, 1.0))
 
 
 def _between(bench: Workbench, join: Join) -> str:
@@ -57,7 +72,7 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(2 * bench.around([join.id]), 1),
-        on=On(joins=(join.id,), edges=shown(join.a)),
+        on=On(joins=(join.id,), edges=tuple(_eased(bench, part, is_cap=_is_cap(bench, join)) for part in join.a)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
         setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),

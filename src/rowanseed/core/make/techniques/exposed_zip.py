@@ -28,9 +28,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "fold",
         Act.PRESS,
         f"Open and fold the edges beside the zip: {step.name}",
-        f"Take the basting of the opening out. Both edges: fold {bench.margin(SHOWN)} outside the stitching line, so "
-        f"that {bench.margin(2 * SHOWN)} of zip are seen between them; across the end clip the allowances slanting "
-        "from the last stitch of the seam, and fold the little triangle down.",
+        f"Take the basting of the opening out. Both edges: fold {bench.margin(SHOWN)} inside the stitching line, away "
+        f"from the raw edge, so that {bench.margin(2 * SHOWN)} of zip are seen between them; across the end clip the "
+        "allowances slanting from the last stitch of the seam, and fold the little triangle down.",
         "A strip of fusible on both edges first, where the cloth is soft.",
         at=Bench.IRON,
         took=minutes.each(6),

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.laps_of_zips import hands_of
 from rowanseed.core.make.families.zips import (
     ABOVE_THE_PULL,
     after_seam,
@@ -16,22 +17,18 @@ from rowanseed.core.make.families.zips import (
     top,
     why_not_zips,
 )
-from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench
-from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import ClosureKind, Join
-from rowanseed.core.pattern.pieces import Panel
 
 
 def _laps(bench: Workbench, join: Join) -> str:
-    """Which side of a lapped zip lies on top (common practice, no source)."""
-    if pieces_of(join.a) != pieces_of(join.b):
+    """Which side of a lapped zip lies on top."""
+    hands = hands_of(bench, join)
+    if hands is None:
         return "The front laps over the back; the back is the underlap."
-    women = bench.pattern.envelope.figure is Figure.WOMEN
-    at_back = Panel.BACK in bench.panels(join.a)
-    lap, under = ("right", "left") if women and not at_back else ("left", "right")
+    lap, under = hands
     return (
         f"The {lap} side laps over the {under}, as the wearer sees it; lap it the other way if your booklet does, or "
         "if that hand reaches it more easily."

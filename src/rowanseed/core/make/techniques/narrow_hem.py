@@ -7,9 +7,10 @@ from collections.abc import Iterator, Mapping
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, on_hem, surplus
-from rowanseed.core.make.hem_length import begins_at, over_the_beginning
+from rowanseed.core.make.hem_length import begins_at, over_the_beginning, run_of
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.turned import Turned, stitched
 from rowanseed.core.make.workbench import Workbench
 
 NARROW = (6.0, 6.0)
@@ -39,6 +40,7 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.press(2 * step.mm),
         needs=before,
         gives=(Fact.PREPARED,),
+        turned=Turned((each, each)),
         look="The hem is equally narrow all round, without a twist where the grain changes.",
     )
     yield step(
@@ -51,6 +53,8 @@ def narrow(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.hem(bench.household, bench.margin(2)),
         after={Fact.PREPARED: "it is folded and pressed"},
         gives=DONE,
+        run=run_of(bench, bench.finishes[duty.id]),
+        turned=stitched(each, each),
         on=on_hem(step),
         booklet=True,
         look="It is narrow all round and does not twist like a rope.",

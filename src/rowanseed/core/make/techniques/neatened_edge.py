@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.free_edges import across, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole, whole_run
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -44,6 +44,7 @@ def neatened(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             ),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.NEATENED, finish.id)),
+        run=whole_run(bench, finish),
         setting=setting,
         booklet=bench.booklet(finish.id),
         look=looks.NEATENED,

@@ -15,6 +15,7 @@ from rowanseed.core.make.families.patches import (
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.pieces import MOUTH
 
@@ -54,6 +55,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(pieces=(piece,), edges=shown(p for p in finish.parts if p.edge in MOUTH)),
         requires=(Need(facts.finish(Fact.NEATENED, finish.id), "its edges are neatened first"),),
         gives=(facts.finish(Fact.TOPSTITCHED, finish.id),),
+        turned=Turned((mouth,), row=mouth - 5),
         setting=settings.topstitch(bench.household, bench.margin(mouth - 5)),
         look="The mouth is straight and does not gape, and its corners are square.",
     )
@@ -72,6 +74,7 @@ def patch(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(pieces=(piece,), edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.TOPSTITCHED, finish.id), "the mouth is hemmed first"),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
+        turned=Turned(),
         caution=HOT,
         look="Laid on each other, both halves of the pocket are alike, and no raw edge looks out.",
     )

@@ -8,7 +8,7 @@ from dataclasses import replace
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, hem_technique, needs_machine, on_hem, surplus, takes
-from rowanseed.core.make.hem_length import begins_at
+from rowanseed.core.make.hem_length import begins_at, run_of
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
@@ -46,6 +46,7 @@ def rolled_foot(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         after={Fact.GRADED: "the allowance is taken off first"},
         gives=DONE,
+        run=run_of(bench, bench.finishes[duty.id]),
         on=on_hem(step),
         booklet=True,
         look="No raw edge has slipped out of the roll.",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, needs_overlocker, on_hem, takes
-from rowanseed.core.make.hem_length import begins_at, is_round
+from rowanseed.core.make.hem_length import begins_at, is_round, run_of
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
@@ -36,6 +36,7 @@ def rolled_overlocked(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         needs=before,
         gives=DONE,
+        run=run_of(bench, bench.finishes[duty.id]),
         on=on_hem(step),
         booklet=True,
         caution="The knife cuts whatever reaches it: no pins, and look where the next layer lies.",

@@ -57,8 +57,9 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Sew on the {bench.name(piece)}s",
         how=(
             f"This pattern draws no pocket bags: the welts only look like pockets. {where(bench, piece)}",
-            "Raw edges down, right side to right side, the stitching line on the line between the marks; sew along "
-            f"it, trim to {bench.margin(6)}, flip the welt up and press.",
+            "On its head, right side to right side, its fold pointing down, its stitching line on the line between the "
+            f"marks; sew along it, trim the raw edges above it to {bench.margin(6)}, flip the welt up over them and "
+            "press.",
             "Slip stitch both ends to the garment, the stitches under the fold.",
         ),
         bench=Bench.MACHINE,

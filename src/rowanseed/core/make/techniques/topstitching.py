@@ -31,7 +31,10 @@ def topstitching(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=settings.topstitch(bench.household, bench.margin(away)),
         needs=tuple(whole_and_pressed(bench, detail.along)),
         gives=(Fact.FINISHED,),
-        on=On(edges=shown(part for id in detail.along for part in bench.parts(id))),
+        on=On(
+            joins=tuple(id for id in detail.along if id in bench.joins),
+            edges=shown(part for id in detail.along for part in bench.parts(id)),
+        ),
         rows=rows,
         look="Left and right are mirror images.",
     )

@@ -8,12 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import laps
-from rowanseed.core.make.families.free_edges import across, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole, whole_run
 from rowanseed.core.make.families.patches import turned_all_round
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.turned import Turned, stitched
 from rowanseed.core.make.which import edges_of, is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
@@ -59,6 +60,7 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(edges=shown(finish.parts)),
         requires=(*bench.flat_first([finish.id]), *(need for need in before if need not in later)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
+        turned=Turned((allowance / 2, allowance / 2)),
         caution=HOT,
         look="The fold runs in one line from end to end, and the raw edge lies inside it.",
     )
@@ -77,6 +79,8 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *laps.on_edge(bench, finish),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
+        run=whole_run(bench, finish),
+        turned=stitched(allowance / 2, allowance / 2),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
         booklet=bench.booklet(finish.id),

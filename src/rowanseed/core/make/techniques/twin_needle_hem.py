@@ -8,9 +8,10 @@ from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.hemming import DONE, begun, depth_of, hem_technique, neatened, needs_machine, on_hem
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.hem_length import begins_at
+from rowanseed.core.make.hem_length import begins_at, run_of
 from rowanseed.core.make.operation import Act, Bench, Operation, Setting
 from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import Workbench
 
 
@@ -31,6 +32,7 @@ def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=before if knit else (),
         after={} if knit else {Fact.NEATENED: "its edge is finished before it is folded"},
         gives=(Fact.PREPARED,),
+        turned=Turned((depth_of(step),)),
         look="Measured at several places the fold is equally deep, and the knit is not stretched along it.",
     )
     yield step(
@@ -52,6 +54,8 @@ def twin(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         after={Fact.PREPARED: "it is pressed first"},
         gives=DONE,
+        run=run_of(bench, bench.finishes[duty.id]),
+        turned=Turned((depth_of(step),), row=depth_of(step)),
         on=on_hem(step),
         booklet=True,
         look="Both rows are parallel and no ridge stands up between them.",

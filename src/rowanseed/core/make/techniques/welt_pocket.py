@@ -21,6 +21,10 @@ from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 
+ROWS_APART, SHORTER = 10.0, 4.0
+"""The upper row runs so far above the lower one, and is so much shorter at both ends, in mm (common practice, no
+source)."""
+
 
 def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
@@ -44,10 +48,12 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "rows",
         Act.STAY,
         f"Sew welt and bag to the garment: {step.name}",
-        "Right side up: the welt below the line, its raw edges on it and its fold pointing down, its seam exactly on "
-        "the lower row; a bag piece above the line, right side down, its edge on the line.",
-        f"Sew the lower row along the welt from end to end, then the upper row {bench.margin(10)} above it and "
-        f"{bench.margin(4)} shorter at both ends; backstitch all four ends exactly at their marks.",
+        f"Trim the raw edges of welt and bag to {bench.margin(ROWS_APART / 2)}, and chalk a second line "
+        f"{bench.margin(ROWS_APART)} above the marked one: the edges meet halfway between, where the mouth is cut.",
+        "Right side up: the welt below the marked line, its fold pointing down, its stitching line exactly on it; a "
+        "bag piece above, right side down, its stitching line on the second line.",
+        "Sew the lower row along the welt from end to end, then the upper row, "
+        f"{bench.margin(SHORTER)} shorter at both ends; backstitch all four ends exactly at their marks.",
         took=minutes.each(9, number),
         after={Fact.PREPARED: "the welt is made up first"},
         gives=(Fact.JOINED,),

@@ -1,0 +1,328 @@
+"""Layers that lie on each other lie at their places: pockets on their marks, zips on their seams, hems on their folds.
+
+Areas, distances and lengths are measured with Shapely. That a row runs so far from a fold is the step's own figure;
+how a garment lies before its wearer, left and right, is common practice, no source.
+"""
+
+import math
+import re
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely.geometry import LineString, Point, Polygon
+from shapely.ops import unary_union
+
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.operation import Act
+from rowanseed.core.make.workbench import workbench
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pieces import MOUTH
+from rowanseed.drawings.steps import turned
+from rowanseed.drawings.steps.aside import aside
+from rowanseed.drawings.steps.edges import BEGIN, ends_told
+from rowanseed.drawings.steps.laid import draw_laid
+from rowanseed.drawings.steps.opening import edges_of_opening
+from rowanseed.drawings.steps.placing import as_drawn
+from rowanseed.drawings.steps.stack import Stuff
+from rowanseed.drawings.steps.stacked import builders, stack_of
+
+from ..core.everyday import EVERYDAY, everyday
+from ..core.garments import SIZE
+from ..core.test_make import DRAFTS
+from ..core.wardrobe import WARDROBE
+
+
+def made(name, techniques=()):
+    if name in DRAFTS:
+        pattern, size = DRAFTS[name]
+    elif name in EVERYDAY:
+        pattern = everyday(name)
+        size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    else:
+        pattern, size = WARDROBE[name](), SIZE
+    choices = MakingChoices(techniques=techniques)
+    return workbench(pattern, "A", size, choices), compile_garment(pattern, "A", size, choices).operations
+
+
+def step(name, id, techniques=()):
+    bench, operations = made(name, techniques)
+    op = next(op for op in operations if op.id == id)
+    return bench, op, stack_of(bench, op)
+
+
+def steps_of(operations, technique, word):
+    return [op for op in operations if (op.technique, op.id.partition("-")[0]) == (technique, word)]
+
+
+# ---------------------------------------------------------------- what is sewn on at marks
+
+
+POCKETED = ("camp shirt", "blazer", "denim skirt", "coat", "overshirt", "trousers")
+
+
+@pytest.mark.parametrize("name", POCKETED)
+def test_a_pocket_lies_with_its_upper_corners_on_its_marks(name):
+    bench, operations = made(name)
+    drawn = [stack_of(bench, op) for op in steps_of(operations, "patch pocket", "sew")]
+    for stack in drawn:
+        if stack is None:
+            continue
+        pocket, carriers = stack.layers[-1].shape, unary_union([layer.shape for layer in stack.layers[:-1]])
+        top = pocket.bounds[1]
+        # Marks that lie across a seam are as far apart as the opened seam leaves them.
+        near = 1.0 if len(stack.layers) == 2 else 15.0
+        assert all(pocket.exterior.distance(Point(mark)) <= near for mark in stack.marks)
+        assert abs(top - min(y for _, y in stack.marks)) <= near + 1.0
+        if len(stack.layers) == 2:
+            assert pocket.difference(carriers.buffer(1.0)).area < 0.02 * pocket.area
+
+
+def test_a_pocket_without_a_place_is_drawn_by_itself():
+    """The waistcoat's welts stand aslant and are as long as their piece is high: nothing says which edge lies where."""
+    _, _, stack = step("waistcoat", "sew-on-welt-edges")
+    assert stack is None
+
+
+@pytest.mark.parametrize("name", ["camp shirt", "denim skirt"])
+def test_a_pocket_is_stitched_on_three_sides_and_its_mouth_stays_open(name):
+    bench, operations = made(name)
+    for op in steps_of(operations, "patch pocket", "sew"):
+        stack = stack_of(bench, op)
+        pocket, row = stack.layers[-1].shape, LineString(stack.rows[0].line)
+        assert pocket.contains(row)
+        mouth = next(edge.edge for edge in op.edges if edge.edge in MOUTH)
+        long = LineString(
+            as_drawn(bench.piece(op.edges[0].piece), bench.size).stitched([EdgePart(op.edges[0].piece, mouth)])
+        ).length
+        assert row.length < pocket.exterior.length - 0.8 * long
+        assert max(y for _, y in stack.rows[0].line) > pocket.bounds[3] - 0.2 * (pocket.bounds[3] - pocket.bounds[1])
+
+
+def test_a_flap_lies_on_its_head_above_the_mouth_before_it_is_folded_down():
+    bench, operations = made("blazer")
+    (op,) = steps_of(operations, "pocket flap", "sew")
+    stack = stack_of(bench, op)
+    flap = stack.layers[-1]
+    assert flap.stuff is Stuff.WRONG
+    mouth = min(y for _, y in stack.marks)
+    assert flap.shape.bounds[3] <= mouth - 12.0 + 4.0
+    assert flap.shape.centroid.y < LineString(stack.rows[0].line).centroid.y
+
+
+def test_the_rows_of_a_welt_lie_ten_millimetres_apart_and_the_cut_forks_between_them():
+    _, _, stack = step("lined overshirt", "rows-welt")
+    low, high = (LineString(row.line) for row in stack.rows)
+    assert low.distance(high) == pytest.approx(10.0)
+    assert low.length - high.length == pytest.approx(8.0)
+    welt, bag = stack.layers[-2:]
+    assert welt.shape.centroid.y > low.centroid.y and bag.shape.centroid.y < high.centroid.y
+    assert bag.stuff is Stuff.WRONG
+    _, _, cut = step("lined overshirt", "slash-welt")
+    between = Polygon([*cut.rows[0].line, *cut.rows[1].line[::-1]]).buffer(0.1)
+    assert all(between.contains(LineString(line)) for line in cut.cuts)
+
+
+def test_a_bag_lies_along_its_seam_with_the_mouth_between_the_dots():
+    _, _, stack = step("A-line skirt", "mouth-pocket-bag")
+    front, bag = stack.layers
+    assert (front.stuff, bag.stuff) == (Stuff.RIGHT, Stuff.WRONG)
+    mouth = LineString(stack.rows[0].line)
+    assert mouth.length == pytest.approx(150.0, abs=3.0)
+    assert all(bag.shape.buffer(4.0).contains(Point(mark)) for mark in stack.marks)
+    # Most of it lies on the front, and it hangs farther below the mouth than it stands above.
+    assert bag.shape.intersection(front.shape.buffer(20.0)).area > 0.7 * bag.shape.area
+    ys = sorted(y for _, y in stack.marks)
+    assert bag.shape.bounds[3] - ys[1] > ys[0] - bag.shape.bounds[1]
+
+
+# ---------------------------------------------------------------- zips
+
+
+ZIPPED = ("A-line skirt", "pencil skirt", "wide trousers", "yoked trousers", "pleated skirt", "zipped hoodie", "jeans")
+
+
+@pytest.mark.parametrize("name", ZIPPED)
+def test_both_edges_of_an_opening_are_as_long_as_each_other_and_run_down(name):
+    bench, operations = made(name)
+    closing = [op for op in operations if op.act is Act.INSERT_CLOSURE]
+    for op in closing:
+        first, second = edges_of_opening(bench, op)
+        long = [LineString(edge.line).length for edge in (first, second)]
+        assert long[0] == pytest.approx(long[1], rel=0.02)
+        assert all(edge.line[0][1] < edge.line[-1][1] for edge in (first, second))
+        pieces = [Polygon(edge.lying.seam()).buffer(0) for edge in (first, second)]
+        # Each lies on its own side of the seam between them.
+        for edge, piece in zip((first, second), pieces, strict=True):
+            assert piece.buffer(0.5).contains(Point(LineString(edge.inside(4.0)).centroid))
+            assert not piece.buffer(-0.5).contains(Point(LineString(edge.inside(-4.0)).centroid))
+
+
+@pytest.mark.parametrize(("name", "panel"), [("pencil skirt", "back"), ("jeans", "trouser front")])
+def test_left_and_right_lie_as_they_are_worn(name, panel):
+    """Seen from outside, the left back is on the left and the left front on the right; from inside the other way."""
+    bench, operations = made(name)
+    op = next(op for op in operations if op.act is Act.INSERT_CLOSURE)
+    at_left = "Left" if panel == "back" else "Right"
+    for right_side_up in (True, False):
+        edges = edges_of_opening(bench, op, right_side_up=right_side_up)
+        names = [edge.name for edge in sorted(edges, key=lambda edge: Polygon(edge.lying.seam()).centroid.x)]
+        assert names[0 if right_side_up else 1] == f"{at_left} {panel}"
+
+
+def test_an_invisible_zip_is_sewn_from_the_top_and_a_separating_one_from_the_hem():
+    _, _, invisible = step("pencil skirt", "zip-opening")
+    _, _, separating = step("zipped hoodie", "zip-opening")
+    assert all(row.begins and row.line[0][1] < row.line[-1][1] for row in invisible.rows)
+    assert all(row.begins and row.line[0][1] > row.line[-1][1] for row in separating.rows)
+
+
+@pytest.mark.parametrize("kind", ["centred-zip", "lapped-zip", "exposed-zip"])
+def test_another_zip_is_drawn_as_its_step_tells(kind):
+    chosen = (("opening", kind),)
+    bench, operations = made("pencil skirt", chosen)
+    op = next(op for op in operations if op.id == "zip-opening")
+    stack = stack_of(bench, op)
+    assert stack is not None and op.technique == kind.replace("-", " ")
+    cloths = [layer for layer in stack.layers if layer.stuff is Stuff.RIGHT]
+    gap = cloths[0].shape.distance(cloths[1].shape)
+    if kind == "exposed-zip":
+        # Two times the 6 mm that each edge is folded in.
+        line = stack.rows[0].line
+        across = [layer.shape.distance(Point(LineString(stack.layers[0].teeth).interpolate(30.0))) for layer in cloths]
+        assert across == pytest.approx([6.0, 6.0], abs=0.2) and len(line) > 2
+        assert any(
+            "inside the stitching line" in text for op in operations for text in op.how if op.technique == "exposed zip"
+        )
+    else:
+        assert gap < 0.5
+
+
+def test_the_row_of_a_fly_runs_beside_the_fold_and_curves_into_the_seam():
+    bench, op, stack = step("jeans", "zip-opening")
+    lap = next(edge for edge in edges_of_opening(bench, op) if edge.name == stack.layers[-1].name)
+    fold, row = LineString(lap.line), stack.rows[0].line
+    assert fold.distance(Point(row[0])) < 0.5 and Point(row[0]).distance(Point(lap.line[-1])) < 0.5
+    assert fold.distance(Point(row[-1])) == pytest.approx(35.0, abs=0.5)
+    assert row[0][1] > row[-1][1]
+
+
+def test_the_facing_of_a_fly_lies_right_sides_together_on_the_lap():
+    _, op, stack = step("jeans", "facing-opening")
+    front, facing = stack.layers
+    assert front.name == "Right trouser front" and "right front" in " ".join(op.how)
+    assert facing.stuff is Stuff.WRONG
+    assert facing.shape.intersection(front.shape).area > 0.8 * facing.shape.area
+
+
+# ---------------------------------------------------------------- what is reinforced and cut
+
+
+@pytest.mark.parametrize(
+    ("name", "id", "reach"),
+    [("dressing gown", "reinforce-shoulders", 25.0), ("kaftan", "reinforce-sides", 60.0)],
+)
+def test_a_corner_is_reinforced_as_far_as_its_step_says(name, id, reach):
+    _, op, stack = step(name, id)
+    assert any(f"{reach / 10:g} cm" in text for text in op.how)
+    assert all(LineString(row.line).length == pytest.approx(2 * reach, rel=0.03) for row in stack.rows)
+    assert all(
+        min(Point(p).distance(LineString(row.line)) for row in stack.rows) <= 1.1 for p in (c[1] for c in stack.cuts)
+    )
+
+
+@pytest.mark.parametrize(("name", "id"), [("blouse", "slash-sleeve-placket"), ("tunic", "face-slit")])
+def test_a_slash_is_cut_from_the_raw_edge_to_just_before_its_point(name, id):
+    _, _, stack = step(name, id)
+    cut, row = stack.cuts[0], stack.rows[0].line
+    assert math.dist(cut[1], row[1]) == pytest.approx(1.0)
+    assert stack.layers[0].shape.exterior.distance(Point(cut[0])) < 0.5
+    assert math.dist(row[0], row[2]) == pytest.approx(10.0)
+
+
+# ---------------------------------------------------------------- folded edges
+
+
+def _turned(operations):
+    return [op for op in operations if op.turned is not None and op.turned.folds]
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_the_folds_that_are_drawn_are_the_ones_that_are_told(name):
+    bench, operations = made(name)
+    for op in _turned(operations):
+        if op.act is Act.PRESS:
+            said = " ".join(op.how)
+            told = {bench.margin(fold) for fold in op.turned.folds} | {bench.fine(fold) for fold in op.turned.folds}
+            assert any(words in said for words in told), f"{op.id}: {op.turned.folds}"
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_is_folded_in_is_as_wide_as_its_fold_and_nothing_is_left_outside(name):
+    bench, operations = made(name)
+    for op in _turned(operations):
+        for edge in op.edges:
+            part = EdgePart(edge.piece, edge.edge)
+            lying = as_drawn(bench.piece(edge.piece), bench.size)
+            line = LineString(lying.stitched((part,)))
+            deep = op.turned.deep(lying.piece.edge(edge.edge).allowance)
+            strip = turned.strip(lying, part, deep)
+            assert strip.area >= 0.85 * line.length * deep
+            # Outside the finished edge nothing of its allowance is left.
+            inside = Polygon(lying.seam()).buffer(0)
+            beyond = turned.outside(lying, (part,)).difference(inside.buffer(0.1))
+            middle = line.interpolate(0.5, normalized=True).buffer(lying.piece.edge(edge.edge).allowance)
+            assert beyond.intersection(middle).area < 0.15 * middle.area
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_row_all_round_begins_once(name):
+    bench, operations = made(name)
+    for op in operations:
+        if op.run is None or not op.run.ring or op.on.joins:
+            continue
+        told = ends_told(bench, op, [EdgePart(edge.piece, edge.edge) for edge in op.edges])
+        assert sum(BEGIN in words for words in told.values()) <= 1
+
+
+@pytest.mark.parametrize(
+    ("name", "id"),
+    [("pleated skirt", "pleats-pleats"), ("camisole", "baste-straps"), ("tailored trousers", "hold-welt-2")],
+)
+def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
+    bench, operations = made(name)
+    op = next(op for op in operations if op.id == id)
+    laid = draw_laid(bench.pattern, "A", bench.size, op, "#6b3d5b", "#d9cbd3")
+    assert not re.search(r'stroke="#6b3d5b"[^>]*stroke-dasharray|stroke-dasharray[^>]*stroke="#6b3d5b"', laid.svg)
+
+
+def test_every_builder_of_layers_is_asked_by_a_step_that_exists():
+    """A misspelt technique would leave its drawing unused."""
+    known = set()
+    for name in (*DRAFTS, *WARDROBE, *EVERYDAY):
+        _, operations = made(name)
+        known |= {(op.technique, op.id.partition("-")[0]) for op in operations}
+    for kind in ("centred-zip", "lapped-zip", "exposed-zip"):
+        known |= {(op.technique, op.id.partition("-")[0]) for op in made("pencil skirt", (("opening", kind),))[1]}
+    rare = {("lined patch pocket", "sew"), ("patch", "sew"), ("pivoted corner", "reinforce")}
+    assert set(builders()) - known <= rare
+
+
+# ---------------------------------------------------------------- lines moved aside
+
+
+@given(st.lists(st.floats(-0.25, 0.25), min_size=3, max_size=12), st.floats(1.0, 20.0), st.sampled_from((1.0, -1.0)))
+def test_a_line_moved_aside_keeps_its_distance_and_its_direction(turns, mm, side):
+    line, at, way = [(0.0, 0.0)], (0.0, 0.0), 0.0
+    for turn in turns:
+        way += turn
+        at = (at[0] + 40.0 * math.cos(way), at[1] + 40.0 * math.sin(way))
+        line.append(at)
+    moved = aside(line, side * mm)
+    whole = LineString(line)
+    assert all(abs(whole.distance(Point(p)) - mm) < 0.15 * mm + 0.2 for p in moved)
+    assert math.dist(moved[0], line[0]) <= math.dist(moved[-1], line[0])
+    (x, y), (u, v) = line[0], line[1]
+    cross = (u - x) * (moved[0][1] - y) - (v - y) * (moved[0][0] - x)
+    assert cross * side > 0
