@@ -17,11 +17,11 @@ from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.edges import parts_of
+from rowanseed.drawings.steps.hands import OTHER, hand_of
 from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from, rigid
 from rowanseed.drawings.steps.stack import Layer, Stuff
@@ -34,7 +34,6 @@ TAIL = 20.0
 """A zip goes on so far below the end of its opening, in mm."""
 NEAR = 5.0
 """What begins so close to the end of an edge, in mm, begins there."""
-OTHER = {"left": "right", "right": "left"}
 
 
 @dataclass(frozen=True)
@@ -98,7 +97,7 @@ def edges_of_opening(
     moved = replace(second, move=lambda p: onto(before(p)))
     line = tuple(onto(p) for p in across)
     pair = first.piece.id == moved.piece.id
-    hand = _hand_of(bench, first, one) if pair else ""
+    hand = hand_of(bench, first.piece, one) if pair else ""
     names = [f"{hand.capitalize()} {lower_first(first.piece.name)}" if hand else first.piece.name]
     names.append(f"{OTHER[hand].capitalize()} {lower_first(first.piece.name)}" if hand else moved.piece.name)
     return (
@@ -152,17 +151,3 @@ def _below(line: Sequence[Point], by: float) -> Point:
     (x0, y0), (x1, y1) = line[-2], line[-1]
     gone = math.dist((x0, y0), (x1, y1)) or 1.0
     return (x1 + (x1 - x0) / gone * by, y1 + (y1 - y0) / gone * by)
-
-
-def _hand_of(bench: Workbench, lying: Lying, parts: Sequence[EdgePart]) -> str:
-    """On which hand of the wearer a piece lies that is drawn with its right side up, by where its opening is: a left
-    front has its centre on the left, a left back on the right."""
-    flat = as_drawn(lying.piece, lying.size)
-    is_left = LineString(flat.stitched(parts)).centroid.x < Polygon(flat.seam()).centroid.x
-    match bench.panel(lying.piece.id):
-        case Panel.FRONT:
-            return "left" if is_left else "right"
-        case Panel.BACK:
-            return "right" if is_left else "left"
-        case _:
-            return ""

@@ -9,11 +9,13 @@ from dataclasses import dataclass, replace
 from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.pieces import MOUTH, InnerPoint, Piece, PointKind
 from rowanseed.core.printing.lines import upright
+from rowanseed.drawings.steps.hands import hand_of
 from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from
 from rowanseed.drawings.steps.stack import Layer, Stuff
@@ -29,6 +31,7 @@ class Place:
     """Two marks as they lie on the table, and what lies there: one piece, or two that are sewn together."""
 
     carriers: tuple[Lying, ...]
+    names: tuple[str, ...]
     left: Point
     right: Point
 
@@ -37,8 +40,8 @@ class Place:
         window = about([list(about_it.envelope.exterior.coords)], SHARE)
         rings = [lying.cutting() if len(self.carriers) == 1 else lying.seam() for lying in self.carriers]
         return tuple(
-            Layer(Polygon(ring).buffer(0).intersection(window), Stuff.RIGHT, lying.piece.name, window)
-            for ring, lying in zip(rings, self.carriers, strict=True)
+            Layer(Polygon(ring).buffer(0).intersection(window), Stuff.RIGHT, name, window)
+            for ring, name in zip(rings, self.names, strict=True)
         )
 
 
@@ -62,9 +65,27 @@ def place_of(bench: Workbench, id: str, wide: float) -> Place | None:
     carriers = (as_drawn(first, bench.size),) if first.id == last.id else _opened(bench, first, last)
     if not carriers:
         return None
+    names = tuple(lying.piece.name for lying in carriers)
+    drawn = hand_of(bench, first)
+    if a.hand and drawn:
+        # What one hand alone has is shown on that hand.
+        carriers = carriers if drawn == a.hand else tuple(_mirrored(lying) for lying in carriers)
+        if bench.number_cut(first.id) > 1:
+            names = tuple(f"{a.hand.capitalize()} {lower_first(name)}" for name in names)
     ends = (carriers[0].move(upright(a.at[bench.size])), carriers[-1].move(upright(b.at[bench.size])))
     left, right = sorted(ends)
-    return Place(carriers, left, right)
+    return Place(carriers, names, left, right)
+
+
+def _mirrored(lying: Lying) -> Lying:
+    """The piece of the other hand, with the same side up."""
+    before = lying.move
+
+    def move(p: Point) -> Point:
+        x, y = before(p)
+        return (-x, y)
+
+    return replace(lying, move=move)
 
 
 def _fits(bench: Workbench, pair: Sequence[tuple[Piece, InnerPoint]], wide: float) -> bool:

@@ -211,7 +211,7 @@ def welt_mouth(bench: Workbench, op: Operation) -> Stack | None:
     high = between(low, ROWS_APART, SHORTER)
     middle = between(low, ROWS_APART / 2, BEFORE)
     words = (
-        f"The {' and '.join(lower_first(lying.piece.name) for lying in place.carriers)} about the mouth: two rows; the "
+        f"The {' and '.join(lower_first(name) for name in place.names)} about the mouth: two rows; the "
         "cut runs halfway between them and forks near its ends into the four ends of the rows. Welt and bag, which are "
         "not cut, are left out."
     )
