@@ -17,11 +17,9 @@ FONT = "'Atkinson Hyperlegible Next', 'Atkinson Hyperlegible', sans-serif"
 
 
 def number(value: float) -> str:
-    return (
-        f"{value:.2f}".rstrip("0").rstrip(".").replace("-0", "0")
-        if abs(value) < 0.005
-        else f"{value:.2f}".rstrip("0").rstrip(".")
-    )
+    """To hundredths, without zeros at its end; no zero is less than nothing."""
+    said = f"{value:.2f}".rstrip("0").rstrip(".")
+    return "0" if said == "-0" else said
 
 
 def _attributes(attributes: dict[str, object]) -> dict[str, str]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from functools import lru_cache
 from typing import Literal
 
 from fastapi import APIRouter, Response
@@ -15,7 +16,9 @@ from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import NotThere, RowanseedError
 from rowanseed.core.base.ids import PlaceKey
+from rowanseed.core.base.same import Same
 from rowanseed.core.garment import GarmentChoices, altered
+from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.sizing.chart import measure_name
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.pieces import draw_altered
@@ -42,14 +45,20 @@ class _OrderForm(Form):
     do: Literal["up", "down", "out"]
 
 
-def places(project: OpenProject) -> list[tuple[str, str]]:
+def places(project: OpenProject) -> tuple[tuple[str, str], ...]:
     """(value, words) of everything that can be altered on this pattern; a value is kind, place and level."""
-    pattern, size = project.pattern, project.core.size or project.pattern.envelope.sizes[0]
-    return [
+    pattern = project.pattern
+    return _places(Same(pattern), project.core.size or pattern.envelope.sizes[0])
+
+
+@lru_cache(maxsize=64)
+def _places(same: Same[Pattern], size: str) -> tuple[tuple[str, str], ...]:
+    """The same, remembered: the pattern as it is drawn does not change from page to page."""
+    return tuple(
         (str(PlaceKey(kind.id, place.at, place.level, place.school)), place.words)
-        for kind in offered(pattern, size)
-        for place in kind.places_on(pattern, size)
-    ]
+        for kind in offered(same.it, size)
+        for place in kind.places_on(same.it, size)
+    )
 
 
 def wanted(project: OpenProject, form: AlterForm, errors: Errors) -> Alteration | None:
