@@ -241,6 +241,20 @@ def test_a_slash_is_cut_from_the_raw_edge_to_just_before_its_point(name, id):
     assert math.dist(row[0], row[2]) == pytest.approx(10.0)
 
 
+@pytest.mark.parametrize(("name", "id"), [("blouse", "ends-band-inside"), ("blouse", "ends-cuff-inside")])
+def test_a_band_is_folded_back_on_its_fold_line_to_close_its_ends(name, id):
+    bench, op, stack = step(name, id)
+    whole = Polygon(as_drawn(bench.piece(op.edges[0].piece), bench.size).cutting())
+    half, inner = (layer.shape for layer in stack.layers)
+    # Half of it, without the allowance of its inner edge.
+    assert 0.3 * whole.area < half.area < 0.5 * whole.area
+    assert half.buffer(0.1).contains(inner) and stack.layers[0].stuff is Stuff.WRONG
+    # From the fold to the turned-in edge, at each end that is closed.
+    assert len(stack.rows) == len(op.edges)
+    wide = min(half.bounds[2] - half.bounds[0], half.bounds[3] - half.bounds[1])
+    assert all(LineString(row.line).length > wide - 1.0 for row in stack.rows)
+
+
 # ---------------------------------------------------------------- folded edges
 
 

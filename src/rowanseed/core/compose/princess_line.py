@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache
 from typing import Protocol
 
+from rowanseed.core.base.same import Same
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import DOWN, backwards, curve, straight, y_at
@@ -76,9 +78,13 @@ def cut_in_two(
         whole, yoke = block.armhole[1].split(meets(block))
         return (whole.split(cut_in(block) / meets(block))[1],), (yoke,)
 
+    @cache
+    def remembered(same: Same[Upper], inner: bool) -> Chain:
+        _, _, start, leaves = split(same.it)
+        return princess_line(same.it, start, leaves, inner=inner)
+
     def line(block: Upper, *, inner: bool) -> Chain:
-        _, _, start, leaves = split(block)
-        return princess_line(block, start, leaves, inner=inner)
+        return remembered(Same(block), inner)
 
     def centre(block: Upper) -> Edges:
         c, down = block.centre, line(block, inner=True)
