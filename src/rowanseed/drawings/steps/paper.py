@@ -168,9 +168,12 @@ class Paper:
                 half = len(text) * size * 0.29
                 centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
                 found = self.box_of(centre, text, size)
+                line = [at, _edge_of(found, at)] if leader or near > 4 else []
+                if line and any(box(*word).intersects(LineString(line)) for word in self.words):
+                    continue
                 if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
-                    if leader or near > 4:
-                        self.line([at, _edge_of(found, at)], self.letter * 0.05, stroke=QUIET)
+                    if line:
+                        self.line(line, self.letter * 0.05, stroke=QUIET)
                     self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
                     self.words.append(found)
                     return

@@ -69,7 +69,8 @@ def drawn(paper: Paper, stack: Stack) -> Laid:
         _row(paper, row, stack)
     for x, y in stack.marks:
         paper.add("circle", cx=x, cy=y, r=paper.letter * 0.22, fill=INK)
-    for k, layer in enumerate(stack.layers):
+    # The uppermost first: where a name has no room on it, its line is there before the names below find their places.
+    for k, layer in reversed(list(enumerate(stack.layers))):
         covered = unary_union([other.shape for other in stack.layers[k + 1 :]])
         seen = layer.shape.difference(covered)
         side = () if layer.stuff is Stuff.TAPE else (layer.stuff.words,)
