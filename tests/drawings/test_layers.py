@@ -178,6 +178,15 @@ def test_an_invisible_zip_is_sewn_from_the_top_and_a_separating_one_from_the_hem
     assert all(row.begins and row.line[0][1] > row.line[-1][1] for row in separating.rows)
 
 
+def test_a_zip_that_goes_on_above_is_not_begun_on_the_piece_below():
+    """The row begins at the top of the yoke, which is not drawn and is named; the tiers below the zip are not."""
+    _, _, yoked = step("yoked skirt", "zip-opening")
+    assert not any(row.begins for row in yoked.rows) and all(row.ends for row in yoked.rows)
+    assert yoked.words.endswith("Not drawn: back yoke.")
+    _, _, tiered = step("tiered skirt", "zip-opening")
+    assert tiered.words.endswith("Not drawn: tier 1 front, tier 1 back.")
+
+
 @pytest.mark.parametrize("kind", ["centred-zip", "lapped-zip", "exposed-zip"])
 def test_another_zip_is_drawn_as_its_step_tells(kind):
     chosen = (("opening", kind),)

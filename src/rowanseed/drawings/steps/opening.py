@@ -13,6 +13,7 @@ from shapely.ops import substring
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point, point_at
+from rowanseed.core.make.openings import ENDING
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
@@ -25,7 +26,7 @@ from rowanseed.drawings.steps.hands import OTHER, hand_of
 from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from, rigid
 from rowanseed.drawings.steps.stack import Layer, Stuff
-from rowanseed.drawings.steps.together import pair_shown
+from rowanseed.drawings.steps.together import listed, pair_shown
 from rowanseed.drawings.steps.turned import inward
 
 TAPE = 12.0
@@ -46,6 +47,8 @@ class Edge:
     piece_side: float
     name: str
     hand: str = ""
+    goes_on: bool = False
+    """Whether the opening goes on above, on a piece that is not drawn."""
 
     def inside(self, mm: float) -> tuple[Point, ...]:
         """The line so far inside the edge, or outside it where that is negative."""
@@ -100,10 +103,20 @@ def edges_of_opening(
     hand = hand_of(bench, first.piece, one) if pair else ""
     names = [f"{hand.capitalize()} {lower_first(first.piece.name)}" if hand else first.piece.name]
     names.append(f"{OTHER[hand].capitalize()} {lower_first(first.piece.name)}" if hand else moved.piece.name)
+    goes_on = bool(others(bench, op, (first.piece.id, moved.piece.id)))
     return (
-        Edge(first, tuple(own), sides[0], names[0], hand),
-        Edge(moved, line, sides[1], names[1], OTHER[hand] if hand else ""),
+        Edge(first, tuple(own), sides[0], names[0], hand, goes_on),
+        Edge(moved, line, sides[1], names[1], OTHER[hand] if hand else "", goes_on),
     )
+
+
+def others(bench: Workbench, op: Operation, drawn: Sequence[str]) -> str:
+    """What else an opening runs through, besides what is drawn, as a sentence after others; empty where nothing."""
+    closure = bench.closures[op.on.closures[0]]
+    join = bench.joins[closure.join]
+    open_ = (e.piece for e in op.edges if any(bench.openings.opens(closure, join, e.piece, end) for end in ENDING))
+    names = dict.fromkeys(bench.name(id) for id in open_ if id not in drawn and id not in bench.inner)
+    return f" Not drawn: {listed(names)}." if names else ""
 
 
 def _opened_part(op: Operation, lying: Lying, parts: Sequence[EdgePart]) -> list[Point]:

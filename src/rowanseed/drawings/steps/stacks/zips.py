@@ -11,7 +11,7 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.laps_of_zips import hands_of, lies_over
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.drawings.steps.opening import TAIL, TAPE, Edge, edges_of_opening
+from rowanseed.drawings.steps.opening import TAIL, TAPE, Edge, edges_of_opening, others
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 
 BESIDE_COIL = 6.0
@@ -23,6 +23,10 @@ EXPOSED = 6.0
 
 def _names(edges: Sequence[Edge]) -> str:
     return " and ".join(lower_first(edge.name) for edge in edges)
+
+
+def _more(bench: Workbench, op: Operation, edges: Sequence[Edge]) -> str:
+    return others(bench, op, [edge.lying.piece.id for edge in edges])
 
 
 def _half(edge: Edge) -> Layer:
@@ -49,7 +53,12 @@ def parted(bench: Workbench, op: Operation) -> Stack | None:
         return None
     by_hand = not op.bench.is_machine
     rows = tuple(
-        Row(edge.inside(-TAPE / 2) if by_hand else edge.line, begins=not by_hand, ends=not by_hand, by_hand=by_hand)
+        Row(
+            edge.inside(-TAPE / 2) if by_hand else edge.line,
+            begins=not (by_hand or edge.goes_on),
+            ends=not by_hand,
+            by_hand=by_hand,
+        )
         for edge in edges
     )
     how = "basted down the tape" if by_hand else "each stitched beside the coil, from the top down"
@@ -58,7 +67,7 @@ def parted(bench: Workbench, op: Operation) -> Stack | None:
         f"the stitching line, the tape towards the raw edge; {how}."
     )
     layers = (*(edge.cloth() for edge in edges), *(_half(edge) for edge in edges))
-    return Stack(layers, words, rows=rows)
+    return Stack(layers, words + _more(bench, op, edges), rows=rows)
 
 
 def separating(bench: Workbench, op: Operation) -> Stack | None:
@@ -66,13 +75,13 @@ def separating(bench: Workbench, op: Operation) -> Stack | None:
     edges = edges_of_opening(bench, op, gap=2 * BESIDE_COIL)
     if edges is None:
         return None
-    rows = tuple(Row(edge.inside(BESIDE_COIL)[::-1], begins=True, ends=True) for edge in edges)
+    rows = tuple(Row(edge.inside(BESIDE_COIL)[::-1], begins=not edge.goes_on, ends=not edge.goes_on) for edge in edges)
     words = (
         f"The {_names(edges)}, right side up, their facings turned in, the zip between; each edge stitched beside it "
         "from the hem up."
     )
     zipped = closed_zip(_between(edges, BESIDE_COIL), "zip, face up")
-    return Stack((zipped, *(edge.cloth(folded_at=0.0) for edge in edges)), words, rows=rows)
+    return Stack((zipped, *(edge.cloth(folded_at=0.0) for edge in edges)), words + _more(bench, op, edges), rows=rows)
 
 
 def _between(edges: Sequence[Edge], mm: float) -> Edge:
@@ -92,7 +101,7 @@ def basted_on_the_seam(bench: Workbench, op: Operation) -> Stack | None:
     )
     rows = tuple(Row(edge.inside(TAPE * 0.75), by_hand=True) for edge in edges)
     zipped = closed_zip(edges[0], "zip, face down")
-    return Stack((*(edge.cloth(folded_at=0.0) for edge in edges), zipped), words, rows=rows)
+    return Stack((*(edge.cloth(folded_at=0.0) for edge in edges), zipped), words + _more(bench, op, edges), rows=rows)
 
 
 def centred(bench: Workbench, op: Operation) -> Stack | None:
@@ -104,8 +113,10 @@ def centred(bench: Workbench, op: Operation) -> Stack | None:
         f"The {_names(edges)}, right side up, the zip under the seam between them; the row runs down one side, across "
         "below the stop, and up the other."
     )
-    cloths = tuple(edge.cloth(folded_at=0.0) for edge in edges)
-    return Stack(cloths, words, rows=(Row(_across(edges, CENTRED), begins=True, ends=True),))
+    cloths, is_top = tuple(edge.cloth(folded_at=0.0) for edge in edges), not edges[0].goes_on
+    return Stack(
+        cloths, words + _more(bench, op, edges), rows=(Row(_across(edges, CENTRED), begins=is_top, ends=is_top),)
+    )
 
 
 def exposed(bench: Workbench, op: Operation) -> Stack | None:
@@ -120,13 +131,14 @@ def exposed(bench: Workbench, op: Operation) -> Stack | None:
         how = "basted all round"
     else:
         down, other = (edge.inside(EXPOSED + 2.0) for edge in edges)
-        rows = (Row((*down, other[-1]), begins=True, ends=True), Row(other, begins=True, ends=True))
+        is_top = not edges[0].goes_on
+        rows = (Row((*down, other[-1]), begins=is_top, ends=True), Row(other, begins=is_top, ends=True))
         how = "from the top down one side and across below the stop, then from the top down the other side"
     words = (
         f"The {_names(edges)}, right side up, their edges folded back on both sides of the teeth; the zip face up "
         f"underneath, seen between them; {how}."
     )
-    return Stack((closed_zip(edges[0], "zip, face up"), *cloths), words, rows=rows)
+    return Stack((closed_zip(edges[0], "zip, face up"), *cloths), words + _more(bench, op, edges), rows=rows)
 
 
 def _lap_and_under(bench: Workbench, op: Operation, *, gap: float) -> tuple[Edge, Edge] | None:
@@ -153,7 +165,7 @@ def underlap(bench: Workbench, op: Operation) -> Stack | None:
     )
     layers = (closed_zip(teeth, "zip, face up"), under.cloth(folded_at=FOLDED_UNDER), lap.cloth())
     row = under.inside(2.0 - FOLDED_UNDER)[::-1]
-    return Stack(layers, words, rows=(Row(row, begins=True, ends=True),))
+    return Stack(layers, words + _more(bench, op, found), rows=(Row(row, begins=True, ends=not under.goes_on),))
 
 
 def lapped(bench: Workbench, op: Operation) -> Stack | None:
@@ -164,13 +176,17 @@ def lapped(bench: Workbench, op: Operation) -> Stack | None:
     lap, under = found
     by_hand = not op.bench.is_machine
     beside = lap.inside(LAP + 1.0 if by_hand else LAP)
-    row = Row(beside, by_hand=True) if by_hand else Row((lap.line[-1], *beside[::-1]), begins=True, ends=True)
+    row = (
+        Row(beside, by_hand=True) if by_hand else Row((lap.line[-1], *beside[::-1]), begins=True, ends=not lap.goes_on)
+    )
     how = "basted straight down to the mark" if by_hand else "across below the stop from the seam, then up"
     words = (
         f"The {lower_first(lap.name)}, right side up, folded on its stitching line over the closed zip and the fold of "
         f"the {lower_first(under.name)}; {how}."
     )
-    return Stack((under.cloth(folded_at=FOLDED_UNDER), lap.cloth(folded_at=0.0)), words, rows=(row,))
+    return Stack(
+        (under.cloth(folded_at=FOLDED_UNDER), lap.cloth(folded_at=0.0)), words + _more(bench, op, found), rows=(row,)
+    )
 
 
 STACKS = {
