@@ -11,7 +11,7 @@ from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import Panel, Piece
 from rowanseed.drawings.steps.placing import as_drawn
 
-OTHER = {"left": "right", "right": "left"}
+OTHER = {"left": "right", "right": "left", "": ""}
 AT_THE_CENTRE = ("opening", "centre", "crotch")
 """The edges of a piece that lie at the centre of the garment."""
 

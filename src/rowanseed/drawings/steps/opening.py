@@ -17,7 +17,8 @@ from rowanseed.core.make.openings import ENDING
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
-from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.aside import aside
@@ -78,15 +79,9 @@ def edges_of_opening(
     """Both edges of the opening that a step's closure closes, `gap` mm apart; None where it closes no seam."""
     closure = next((bench.closures[id] for id in op.on.closures if id in bench.closures), None)
     join = bench.joins.get(closure.join) if closure is not None else None
-    if closure is None or join is None or not join.b:
+    one, other = _sides_of(bench, op, join) if join is not None and join.b else ((), ())
+    if closure is None or not one:
         return None
-    one, other = pair_shown(bench, op, join)
-    if bench.is_faced(join):
-        # Open all the way, each edge has its facing: the other edge is that of the other hand.
-        opened = {(edge.piece, edge.edge) for edge in op.edges}
-        one = other = tuple(p for p in (*one, *other) if p.piece not in bench.inner and (p.piece, p.edge) in opened)
-        if not one:
-            return None
     against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
     first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=right_side_up)
     second = opened_from(first, one, bench.piece(other[0].piece), other, against=against)
@@ -98,16 +93,28 @@ def edges_of_opening(
     onto = rigid(across, [(x + ux * gap, y + uy * gap) for x, y in own], 0.0)
     before = second.move
     moved = replace(second, move=lambda p: onto(before(p)))
-    line = tuple(onto(p) for p in across)
-    pair = first.piece.id == moved.piece.id
-    hand = hand_of(bench, first.piece, one) if pair else ""
-    names = [f"{hand.capitalize()} {lower_first(first.piece.name)}" if hand else first.piece.name]
-    names.append(f"{OTHER[hand].capitalize()} {lower_first(first.piece.name)}" if hand else moved.piece.name)
-    goes_on = bool(others(bench, op, (first.piece.id, moved.piece.id)))
+    pieces = (first.piece, moved.piece)
+    hand = hand_of(bench, first.piece, one) if pieces[0].id == pieces[1].id else ""
+    goes_on = bool(others(bench, op, [piece.id for piece in pieces]))
     return (
-        Edge(first, tuple(own), sides[0], names[0], hand, goes_on),
-        Edge(moved, line, sides[1], names[1], OTHER[hand] if hand else "", goes_on),
+        Edge(first, tuple(own), sides[0], _called(first.piece, hand), hand, goes_on),
+        Edge(moved, tuple(onto(p) for p in across), sides[1], _called(moved.piece, OTHER[hand]), OTHER[hand], goes_on),
     )
+
+
+def _sides_of(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
+    """The edges that an opening lies between. Of one that is open all the way each edge has its facing: the other edge
+    is that of the other hand."""
+    one, other = pair_shown(bench, op, join)
+    if not bench.is_faced(join):
+        return one, other
+    opened = {(edge.piece, edge.edge) for edge in op.edges}
+    own = tuple(p for p in (*one, *other) if p.piece not in bench.inner and (p.piece, p.edge) in opened)
+    return own, own
+
+
+def _called(piece: Piece, hand: str) -> str:
+    return f"{hand.capitalize()} {lower_first(piece.name)}" if hand else piece.name
 
 
 def others(bench: Workbench, op: Operation, drawn: Sequence[str]) -> str:

@@ -23,7 +23,7 @@ from rowanseed.drawings.steps.stack import Layer, Stuff
 SHARE = 0.5
 """What carries a pocket is drawn so far about it, as a share of its size."""
 FITS = 4.0
-"""Two marks are those of a piece that is as wide as they are apart, to so many mm, and to what it says it is wider."""
+"""Two marks that name no piece are those of one that is as wide as they are apart, to so many mm."""
 
 
 @dataclass(frozen=True)
@@ -48,17 +48,7 @@ class Place:
 def place_of(bench: Workbench, id: str, wide: float) -> Place | None:
     """The place that is marked for a piece, by its id, or by how wide it is; None where none is marked, or two pieces
     carry it that no seam joins."""
-    marked = [
-        (piece, point)
-        for piece in bench.pattern.pieces
-        for point in piece.points
-        if point.kind is PointKind.POCKET and bench.size in point.at
-    ]
-    own = [(piece, point) for piece, point in marked if point.id in (f"{id}-inner", f"{id}-outer")]
-    if len(own) != 2:
-        pairs = zip(marked[::2], marked[1::2], strict=False)
-        fitting = [pair for pair in pairs if _fits(bench, pair, wide)]
-        own = list(fitting[0]) if fitting else []
+    own = _marks_of(bench, id, wide)
     if len(own) != 2:
         return None
     (first, a), (last, b) = own
@@ -75,6 +65,21 @@ def place_of(bench: Workbench, id: str, wide: float) -> Place | None:
     ends = (carriers[0].move(upright(a.at[bench.size])), carriers[-1].move(upright(b.at[bench.size])))
     left, right = sorted(ends)
     return Place(carriers, names, left, right)
+
+
+def _marks_of(bench: Workbench, id: str, wide: float) -> list[tuple[Piece, InnerPoint]]:
+    """The two marks of a piece with what carries each: by its id, else those that are as far apart as it is wide."""
+    marked = [
+        (piece, point)
+        for piece in bench.pattern.pieces
+        for point in piece.points
+        if point.kind is PointKind.POCKET and bench.size in point.at
+    ]
+    own = [(piece, point) for piece, point in marked if point.id in (f"{id}-inner", f"{id}-outer")]
+    if len(own) == 2:
+        return own
+    pairs = zip(marked[::2], marked[1::2], strict=False)
+    return next((list(pair) for pair in pairs if _fits(bench, pair, wide)), [])
 
 
 def _mirrored(lying: Lying) -> Lying:

@@ -50,7 +50,7 @@ def _is_double(piece: Piece) -> bool:
 
 
 def _rows(lying: Lying, shape: BaseGeometry, edges: list[str], *, is_open: bool) -> tuple[Row, ...]:
-    """The row inside the edges but the mouth, and the bars at the mouth's ends."""
+    """The row inside the edges: all round, or from one end of the mouth to the other where that stays open."""
     left, top, right, low = shape.bounds
     inside = shape.buffer(-max(EDGE, (right - left + low - top) * DRAWN / 2))
     ring = [(x, y) for x, y in inside.exterior.coords]
