@@ -300,13 +300,37 @@ def test_what_is_folded_in_is_as_wide_as_its_fold_and_nothing_is_left_outside(na
 
 
 @pytest.mark.parametrize("name", EVERYDAY)
-def test_a_row_all_round_begins_once(name):
+def test_a_row_all_round_begins_once_and_at_the_seam_that_its_step_names(name):
     bench, operations = made(name)
     for op in operations:
         if op.run is None or not op.run.ring or op.on.joins:
             continue
         told = ends_told(bench, op, [EdgePart(edge.piece, edge.edge) for edge in op.edges])
-        assert sum(BEGIN in words for words in told.values()) <= 1
+        begun = [(part, words.index(BEGIN)) for part, words in told.items() if BEGIN in words]
+        assert len(begun) <= 1
+        for part, end in begun:
+            beside = (part.piece, bench.neighbours(part)[end])
+            at_side = any(
+                beside in {(p.piece, p.edge) for p in (*join.a, *join.b)}
+                for join in bench.joins.values()
+                if bench.closes_side(join)
+            )
+            named = op.run.start in ("", bench.runs.beside(part, end))
+            assert named or (at_side and op.run.start == "side seam"), op.id
+
+
+def test_a_skirt_of_gores_is_hemmed_from_the_seam_between_front_and_back():
+    bench, operations = made("skirt")
+    op = next(op for op in operations if op.id == "sew-hem")
+    told = ends_told(bench, op, [EdgePart(edge.piece, edge.edge) for edge in op.edges])
+    (begun,) = [part.piece for part, words in told.items() if BEGIN in words]
+    assert begun.startswith("side"), "a centre gore has no side seam"
+
+
+def test_the_end_of_a_sleeve_in_two_pieces_has_no_seam_under_the_arm():
+    _, operations = made("wrap coat")
+    sewn = next(op for op in operations if op.id == "sew-wrist")
+    assert "at a seam of the sleeve, both alike" in " ".join(sewn.how).lower()
 
 
 @pytest.mark.parametrize(

@@ -26,6 +26,8 @@ from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, Detail
 from rowanseed.core.pattern.pieces import Panel
 
 A_DAY = 24 * 60.0
+SIDE, UNDERARM, INNER_LEG = "side seam", "underarm seam", "inner leg seam"
+"""The seams that a hem all round begins at, as `runs` calls them."""
 
 
 CLOSED_FIRST = (ClosureKind.HOOK_AND_EYE, *ZIPS)
@@ -218,10 +220,13 @@ def run_of(bench: Workbench, finish: Finish) -> Run:
     if not is_round(bench, finish):
         return run
     legs = any(bench.piece(p.piece).has_edge("inseam") for p in finish.parts)
-    where = "inner leg seam" if legs else "underarm seam" if is_sleeve(bench, finish) else "side seam"
-    pair = ", both alike" if legs or is_sleeve(bench, finish) else ""
-    said = f"beginning and ending at {'a' if where == 'side seam' else 'the'} {where}{pair}"
-    return Run(where, where, ring=True, said=said)
+    of_sleeve = is_sleeve(bench, finish)
+    where = INNER_LEG if legs else UNDERARM if of_sleeve else SIDE
+    if of_sleeve and not any(bench.runs.beside(part, end) == UNDERARM for part in finish.parts for end in (0, 1)):
+        # A sleeve in two pieces has none under the arm.
+        where = "seam of the sleeve"
+    said = f"beginning and ending at {'the' if where in (INNER_LEG, UNDERARM) else 'a'} {where}"
+    return Run(where, where, ring=True, said=f"{said}{', both alike' if legs or of_sleeve else ''}")
 
 
 def begins_at(bench: Workbench, finish: Finish) -> str:

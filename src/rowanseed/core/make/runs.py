@@ -47,6 +47,7 @@ ENDS = {
     "raglan": "raglan seam",
     "raglan-front": "raglan seam",
     "raglan-back": "raglan seam",
+    "underarm": "underarm seam",
     "underarm-front": "underarm seam",
     "underarm-back": "underarm seam",
     "a": "long edge",

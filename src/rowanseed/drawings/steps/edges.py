@@ -9,6 +9,7 @@ from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.make.hem_length import SIDE
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.workbench import Workbench
@@ -39,20 +40,34 @@ def ends_told(bench: Workbench, op: Operation, parts: Sequence[EdgePart]) -> dic
     run, out, told = op.run, dict.fromkeys(parts, NOWHERE), set[str]()
     if run is None:
         return out
+    if run.ring:
+        begun = _begun(bench, run, parts)
+        return out if begun is None else out | {begun[0]: (BEGIN, "") if begun[1] == 0 else ("", BEGIN)}
     chain = tuple(EdgePart(edge.piece, edge.edge) for edge in op.edges)
     for part in parts:
         words = ["", ""]
-        if run.ring:
-            beside = [bench.runs.beside(part, end) in BEGUN_AT for end in (0, 1)]
-            if any(beside) and not told:
-                words[beside.index(True)] = BEGIN
-        else:
-            for end, name in enumerate(bench.runs.ends_of(part, chain, each_hand=False)):
-                word = _word(name, run, told | {*words})
-                words[end] = word
+        for end, name in enumerate(bench.runs.ends_of(part, chain, each_hand=False)):
+            words[end] = _word(name, run, told | {*words})
         told |= {word for word in words if word}
         out[part] = words[0], words[1]
     return out
+
+
+def _begun(bench: Workbench, run: Run, parts: Sequence[EdgePart]) -> tuple[EdgePart, int] | None:
+    """Where a row that goes all round begins: at the seam that it names, between front and back rather than between two
+    gores; the edge and which of its ends. None where no edge has such a seam beside it."""
+    ends = [(part, end) for part in parts for end in (0, 1)]
+    named = [found for found in ends if bench.runs.beside(*found) in ((run.start,) if run.start else BEGUN_AT)]
+    # Between gores edges are called sides that are none, and what is one may be called by its gore.
+    sides = [found for found in ends if _is_at_the_side(bench, *found)] if run.start in ("", SIDE) else []
+    return next(iter((*sides, *named)), None)
+
+
+def _is_at_the_side(bench: Workbench, part: EdgePart, end: int) -> bool:
+    """Whether the seam at one end of an edge closes a side of the garment."""
+    beside = (part.piece, bench.neighbours(part)[end])
+    joins = (j for j in bench.joins.values() if bench.closes_side(j))
+    return any(beside in {(p.piece, p.edge) for p in (*j.a, *j.b)} for j in joins)
 
 
 def _word(name: str | None, run: Run, told: set[str]) -> str:
