@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from rowanseed.drawings.steps.scenes.frame import Frames, cloth, far, frame, lining, loops, row, second, stiff, to
 
 IN_SEAM = frame(
@@ -12,6 +14,14 @@ IN_SEAM = frame(
     lining("back bag", (24, 25), (6, 25), (4, 60), (-50, 96), right="left"),
     row((-16, 6), (-16, 33), "the bag on the front's allowance"),
     row((16, 6), (16, 33), "the bag on the back's allowance"),
+)
+
+WELT = frame(
+    "Folded right sides together, seen along the fold, which lies behind: sewn across an end",
+    second("one half, wrong side up", (-80, 0), (70, 0), right="right"),
+    second("the other half, right side up", (-80, 11), (70, 11), right="left"),
+    row((-58, -10), (-58, 21), "across the end"),
+    far("the allowance, trimmed", (-80, 32), (-58, 32)),
 )
 
 SCENES: Frames = {
@@ -54,13 +64,14 @@ SCENES: Frames = {
         ),
     ),
     "sham welt": (
+        replace(WELT, at=("turn",)),
         frame(
-            "Raw edge down on its line, sewn, then flipped up",
+            "On its head, its stitching line on the line, sewn, then flipped up",
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
             second("welt, finished, lying upside down", (-80, 13), (10, 13)),
             row((0, 4), (0, 33)),
             to("flipped up over the seam", (-40, -10), (30, -10)),
-            at=("turn", "sew"),
+            at=("sew",),
         ),
         frame(
             "Flipped up, its ends slip-stitched",
@@ -70,6 +81,7 @@ SCENES: Frames = {
         ),
     ),
     "welt pocket": (
+        replace(WELT, at=("made",)),
         frame(
             "Welt and bag on the right side, sewn on both lines of the mouth",
             cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
@@ -79,7 +91,7 @@ SCENES: Frames = {
             row((-14, 2), (-14, 44), "the row of the welt"),
             row((14, 2), (14, 44), "the row of the bag, a little shorter"),
             to("cut between, to the last thread at the ends", (0, -20), (0, 6)),
-            at=("made", "rows", "slash"),
+            at=("rows", "slash"),
         ),
         frame(
             "Turned through: the welt fills the mouth, the bags hang inside",
