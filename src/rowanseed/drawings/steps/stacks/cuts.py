@@ -12,6 +12,7 @@ from shapely.ops import substring
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.make.families.inset_corners import SHORT
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.welt_pocket import ROWS_APART, SHORTER
 from rowanseed.core.make.workbench import Workbench
@@ -27,10 +28,10 @@ from rowanseed.drawings.steps.stacks.pocket_bags import between
 
 SLASHES = ("slash", "slit")
 """The placement lines that a piece is cut open along."""
-BESIDE, BOX = 5.0, 6.0
-"""Rows run so far beside a slash at its edge, and so far beside it all along as a box, in mm."""
-SHORT, ROUND_A_BEND = 25.0, 60.0
-"""What is reinforced to both sides of a corner, and of a bend under the arm, in mm."""
+BESIDE = 5.0
+"""Rows run so far beside a slash at its edge, in mm."""
+ROUND_A_BEND = 60.0
+"""So much is reinforced to both sides of a bend under the arm, in mm."""
 BEFORE = 12.0
 """Where a cut forks to the corners, before its end, in mm."""
 BEYOND = 80.0
@@ -202,7 +203,7 @@ def _clip(lying: Lying, at: Point) -> tuple[Point, Point]:
 
 
 def welt_mouth(bench: Workbench, op: Operation) -> Stack | None:
-    """The two rows of a welt from the wrong side of the garment, and the cut that forks to their ends."""
+    """The two rows of a welt on the garment, and the cut that forks to their ends."""
     welt = bench.piece(op.on.pieces[0])
     place = place_of(bench, welt.id, width_of(welt, bench.size))
     if place is None:

@@ -10,15 +10,17 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.laps_of_zips import hands_of, lies_over
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.exposed_zip import SHOWN
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.drawings.steps.opening import TAIL, TAPE, Edge, edges_of_opening, others
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 
 BESIDE_COIL = 6.0
+"""A separating zip is stitched so far from the edge beside it, in mm."""
 APART = 70.0
 """The edges of an opening lie so far apart, in mm, where a zip is parted between them."""
 CENTRED, LAP, FOLDED_UNDER = 6.0, 11.0, 3.0
-EXPOSED = 6.0
+"""A centred zip's rows and a lap's row run so far from the seam; an underlap is folded so far outside it, in mm."""
 
 
 def _names(edges: Sequence[Edge]) -> str:
@@ -125,12 +127,12 @@ def exposed(bench: Workbench, op: Operation) -> Stack | None:
     if edges is None:
         return None
     by_hand = not op.bench.is_machine
-    cloths = tuple(edge.cloth(folded_at=-EXPOSED) for edge in edges)
+    cloths = tuple(edge.cloth(folded_at=-SHOWN) for edge in edges)
     if by_hand:
-        rows: tuple[Row, ...] = (Row(_across(edges, EXPOSED + 3.0), by_hand=True),)
+        rows: tuple[Row, ...] = (Row(_across(edges, SHOWN + 3.0), by_hand=True),)
         how = "basted all round"
     else:
-        down, other = (edge.inside(EXPOSED + 2.0) for edge in edges)
+        down, other = (edge.inside(SHOWN + 2.0) for edge in edges)
         is_top = not edges[0].goes_on
         rows = (Row((*down, other[-1]), begins=is_top, ends=True), Row(other, begins=is_top, ends=True))
         how = "from the top down one side and across below the stop, then from the top down the other side"
