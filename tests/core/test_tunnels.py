@@ -4,6 +4,7 @@ That a tunnel is 3 mm wider than its elastic, and elastic a tenth shorter than t
 """
 
 import re
+from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
@@ -37,6 +38,8 @@ from rowanseed.core.notions.added import asked_for
 from rowanseed.core.notions.sorts import Sort
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.walk import walk
+
+from .everyday import everyday
 
 WIDTHS = st.floats(5.0, 60.0).map(lambda mm: round(mm, 1))
 SIZE = "14"
@@ -192,3 +195,17 @@ def test_what_the_envelope_asks_for_and_the_household_cannot_do_is_told():
     by_hand = MakingChoices(equipment=Equipment(machine=False))
     (gap,) = compile_garment(twin, "A", SIZE, by_hand).gaps
     assert gap.id == "hem" and "twin needle" in gap.said and "there is no machine" in gap.said
+
+
+def test_a_tunnel_along_an_open_edge_is_sewn_from_end_to_end():
+    """A hood's edge, an apron's: nothing there goes all round, and what is drawn in is held at both ends."""
+    pattern = everyday("camp shirt")
+    finishes = tuple(
+        replace(f, kind=FinishKind.CASING) if f.kind is FinishKind.HEM and f.id == "hem" else f
+        for f in pattern.making.finishes
+    )
+    cut = replace(pattern, making=replace(pattern.making, finishes=finishes))
+    steps = {op.id: op for op in compile_garment(cut, "A", cut.envelope.sizes[0], MakingChoices()).operations}
+    assert "from end to end" in steps["sew-hem"].how[0] and not steps["sew-hem"].run.ring
+    assert "all round" not in " ".join(steps["sew-hem"].how)
+    assert "across both ends" in " ".join(steps["thread-hem"].how)

@@ -15,13 +15,14 @@ from shapely.ops import unary_union
 
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.families.tunnels import GAP
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import MOUTH
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.aside import aside
-from rowanseed.drawings.steps.edges import BEGIN, ends_told
+from rowanseed.drawings.steps.edges import BEGIN, ends_told, without_gap
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.opening import edges_of_opening
 from rowanseed.drawings.steps.placing import as_drawn
@@ -325,6 +326,31 @@ def test_a_skirt_of_gores_is_hemmed_from_the_seam_between_front_and_back():
     told = ends_told(bench, op, [EdgePart(edge.piece, edge.edge) for edge in op.edges])
     (begun,) = [part.piece for part, words in told.items() if BEGIN in words]
     assert begun.startswith("side"), "a centre gore has no side seam"
+
+
+def test_a_hem_round_many_pieces_is_drawn_on_two_and_the_others_are_named():
+    """Four lie so flat across the drawing that their names cannot be read on a phone."""
+    bench, operations = made("gored skirt")
+    op = next(op for op in operations if op.id == "sew-hem")
+    found = draw_laid(bench.pattern, bench.view, bench.size, op, "#6b3d5b", "#d9cbd3")
+    drawn = found.words.partition(", wrong side up")[0].lower().split(", ")
+    left_out = found.words.partition("Not drawn: ")[2].rstrip(".").split(", ")
+    assert {*drawn, *left_out} == {bench.name(edge.piece) for edge in op.edges}
+    assert len(drawn) == len(left_out) == 2 and ">begin<" in found.svg
+
+
+@pytest.mark.parametrize("name", ["gored skirt", "peasant blouse", "puff-sleeved dress"])
+def test_the_row_of_a_tunnel_leaves_the_gap_open_that_its_step_tells(name):
+    bench, operations = made(name)
+    for op in (op for op in operations if op.technique == "casing" and op.id.startswith("sew-")):
+        parts = [EdgePart(edge.piece, edge.edge) for edge in op.edges]
+        ((part, ends),) = [(part, ends) for part, ends in ends_told(bench, op, parts).items() if any(ends)]
+        line = as_drawn(bench.piece(part.piece), bench.size, right_side_up=False).stitched((part,))
+        left = LineString(without_gap(line, op.run, ends))
+        assert LineString(line).length - left.length == pytest.approx(GAP, abs=0.1)
+        at = line[0] if ends[0] == BEGIN else line[-1]
+        assert left.distance(Point(at)) == pytest.approx(GAP, rel=0.05), "it lies where the row begins"
+        assert bench.runs.beside(part, ends.index(BEGIN)) == op.run.start and op.run.start in " ".join(op.how)
 
 
 def test_the_end_of_a_sleeve_in_two_pieces_has_no_seam_under_the_arm():

@@ -15,8 +15,9 @@ from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
+from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
-from rowanseed.core.printing.lines import dart_runs, upright
+from rowanseed.core.printing.lines import arrow_runs, dart_runs, upright
 from rowanseed.drawings.shown import outline_path, shown_lines
 from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number, path_of, write
 
@@ -277,6 +278,9 @@ def _inside(root: Element, item: _Placed, size: str) -> None:
             stroke_width=1.4,
             stroke_dasharray=style,
         )
+    for pleat in pleats_of(item.piece, size):
+        for run in arrow_runs(*(item.at(p) for p in pleat.arrow)):
+            add(root, "path", d=path_of(run, closed=False), fill="none", stroke=QUIET, stroke_width=1.4)
     _marks(root, item, size)
 
 

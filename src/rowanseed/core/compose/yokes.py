@@ -17,8 +17,8 @@ from rowanseed.core.pattern.making import Difference, Press
 NO_DIFFERENCE = Difference()
 FULLER = 1.35
 """Gathers under a yoke: so much longer than the yoke."""
-PLEAT = 30.0
-"""A pleat under a yoke takes in so much on each half, in mm."""
+PLEATED = 1.2
+"""A pleat under a yoke: so much longer than the yoke."""
 YOKE_AT, LOWEST = 0.3, 0.03
 """Where a yoke's seam meets the armhole: a share of its upper curve, and the least of it."""
 UNDER_A_YOKE = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE)

@@ -5,6 +5,7 @@ Everything is in mm, upright: x to the right, y down, the top of the garment up,
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -17,6 +18,7 @@ from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, chain_length, direction_at, point_at
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import Cut, Dart, LineKind, MarkKind, Piece, Role
+from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
 
 FLATNESS = 0.03
@@ -25,6 +27,8 @@ TICK = 6.0
 """How long a notch is, and how far the two of a double notch stand apart."""
 NOTCHES = {MarkKind.NOTCH: (0.0,), MarkKind.DOUBLE_NOTCH: (-TICK / 2, TICK / 2)}
 """How far from its place the ticks of a mark stand, along the edge."""
+HEAD = 8.0
+"""How long the head of an arrow is, in mm."""
 NOT_PRINTED = (LineKind.LEVEL,)
 
 
@@ -133,6 +137,18 @@ def _lines_of(piece: Piece, size: str, cuts: Sequence[Cut], *, seam_line: bool) 
     for inner in piece.lines:
         if inner.kind not in NOT_PRINTED:
             yield line(LineType.INNER, inner.ends[size])
+    for pleat in pleats_of(piece, size):
+        for run in arrow_runs(*pleat.arrow):
+            yield line(LineType.INNER, run)
+
+
+def arrow_runs(start: Point, end: Point) -> list[list[Point]]:
+    """An arrow from a point to another: its shaft, and its head."""
+    gone = math.dist(start, end) or 1.0
+    u, v = (end[0] - start[0]) / gone, (end[1] - start[1]) / gone
+    head = min(HEAD, gone / 2)
+    wings = [(end[0] - u * head - v * side * head / 2, end[1] - v * head + u * side * head / 2) for side in (1.0, -1.0)]
+    return [[start, end], [wings[0], end, wings[1]]]
 
 
 def dart_runs(piece: Piece, size: str, dart: Dart) -> list[list[Point]]:

@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from rowanseed.core.pattern.making import Detail, DetailKind, DifferenceKind
 from rowanseed.core.pattern.pattern import Pattern
+from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.drawings.line.dressed import Dressed, Run, Stroke
 from rowanseed.drawings.line.hanging import UNDER_YOKES
 from rowanseed.drawings.line.laid import Laid, along
@@ -20,6 +21,8 @@ UPPER, APART, STROKE = 0.6, 18.0, 24.0
 """Gathers lie along the upper part of a cap, so far apart and so long, in mm."""
 DOWN = 180.0
 """A pleat under a yoke is seen so far down, in mm."""
+HELD = 2
+"""So many pleats at most are only held at a yoke; more fall from there to the hem."""
 FALLS = (DetailKind.KNIFE_PLEATS, DetailKind.BOX_PLEATS, DetailKind.INVERTED_PLEATS)
 
 
@@ -38,8 +41,8 @@ def falling(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         one = dressed.laid(id)
         yoke = next((edge for edge in UNDER_YOKES if one is not None and edge in one.edges), None)
         if one is not None and yoke is not None:
-            yield from _below_a_yoke(one, one.edges[yoke], detail)
-        upper = yoke if yoke is not None and detail.count > 1 else "waist"
+            yield from _below_a_yoke(one, one.edges[yoke], detail, dressed.size)
+        upper = yoke if yoke is not None and detail.count > HELD else "waist"
         if one is None or not {upper, "hem"} <= set(one.edges):
             continue
         above, below = (sorted(one.edges[name], key=lambda q: q[1]) for name in (upper, "hem"))
@@ -47,12 +50,13 @@ def falling(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
             yield Stroke("skirt", [_at(above, share), _at(below, share)])
 
 
-def _below_a_yoke(one: Laid, yoke: Run, detail: Detail) -> Iterator[Stroke]:
-    """The fold of a pleat at the centre, whose other one is its mirror image."""
-    if detail.count != 1:
+def _below_a_yoke(one: Laid, yoke: Run, detail: Detail, size: str) -> Iterator[Stroke]:
+    """The fold of the pleat next to the centre, whose other one is its mirror image."""
+    pleats = pleats_of(one.piece, size)
+    if not pleats or detail.count > HELD:
         return
     x = max(yoke, key=lambda q: -q[1])[0]
-    out = detail.width / QUARTERS
+    out = min(abs(pleat.fold[0][1]) for pleat in pleats)
     yield Stroke(one.piece.panel.value, [(x, out), (x + DOWN, out)])
 
 

@@ -17,19 +17,25 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pieces import Dart, LineKind, Panel, Piece, PointKind
+from rowanseed.core.pattern.pleats import is_of_pleat, pleats_of
 from rowanseed.core.printing.lines import dart_runs, upright
-from rowanseed.drawings.steps.edges import ends_told, parts_of, worked_edges
+from rowanseed.drawings.steps.edges import BEGIN, ends_told, parts_of, worked_edges
 from rowanseed.drawings.steps.paper import Paper, about, runs
 from rowanseed.drawings.steps.placing import Lying, as_drawn
 from rowanseed.drawings.steps.shown import Laid
+from rowanseed.drawings.steps.stitching import arrow
 from rowanseed.drawings.steps.together import listed, notches
 from rowanseed.drawings.steps.turned import outside
 from rowanseed.drawings.svg import INK, QUIET, number, path_of
 
 ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
 MOST_PIECES = 4
+MOST_FOLDED = 2
+"""Pieces whose long edges are folded in lie flat across the drawing: more of them could not be read on a phone."""
 SHARE = 0.4
 """Of a piece whose edge is folded in, what lies about that is drawn, so far as a share of its length."""
+FOLDED = "10 5"
+"""The dashes of a line that is folded."""
 HOOK_AND_EYE = "hook and eye"
 """The technique that closes the upper ends of two edges, above a zip."""
 ONE_SIDED = "one-sided"
@@ -97,7 +103,8 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     if not names:
         return None
     right, is_whole = _right_side_up(op), op.act in (Act.FUSE, Act.BACK, Act.PAD)
-    table = _in_a_row([_on_table(bench, op, name, edges, right_side_up=right) for name in names[:MOST_PIECES]])
+    names, left_out = _drawn_of(bench, op, names, edges)
+    table = _in_a_row([_on_table(bench, op, name, edges, right_side_up=right) for name in names])
     paper.areas += [one.shape for one in table]
     paper.scale_to([one.shape for one in table])
     told = ends_told(bench, op, [part for one in table for _, part in one.worked])
@@ -123,10 +130,23 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     listing = listed(lower_first(one.lying.piece.name) for one in table)
     along = "" if is_whole else _along_words(bench, op, edges)
     sewn = f" Sew {op.run.words}." if op.run is not None else ""
-    left_out = listed(bench.name(name) for name in names[MOST_PIECES:])
-    more = f" Not drawn: {left_out}." if left_out else ""
+    if op.act is Act.FOLD and any(pleats_of(one.lying.piece, one.lying.size) for one in table):
+        sewn += " Each dashed line is folded and laid on the line that its arrow points to."
+    more = f" Not drawn: {listed(bench.name(name) for name in left_out)}." if left_out else ""
     words = f"{listing[0].upper()}{listing[1:]}, {side} up{along}.{sewn}{more}"
     return Laid(paper.finish("What it is done on", words), words)
+
+
+def _drawn_of(
+    bench: Workbench, op: Operation, names: list[str], edges: Sequence[tuple[str, str]]
+) -> tuple[list[str], list[str]]:
+    """What is drawn of the pieces and what is not: where a row begins before the others."""
+    if op.turned is None:
+        return names[:MOST_PIECES], names[MOST_PIECES:]
+    parts = [part for name in names for _, part in parts_of(op, name, [edge for p, edge in edges if p == name])]
+    begun = {part.piece for part, words in ends_told(bench, op, parts).items() if BEGIN in words}
+    found = sorted(names, key=lambda name: name not in begun)
+    return found[:MOST_FOLDED], found[MOST_FOLDED:]
 
 
 def _on_table(
@@ -203,9 +223,17 @@ def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
     if _is_about_darts(op):
         for run in (run for dart in _worked_darts(op, piece) for run in dart_runs(piece, size, dart)):
             paper.line([lying.move(upright(p)) for p in run], width, f"{number(paper.letter * 0.4)} 4")
+    for pleat in pleats_of(piece, size):
+        lines = [[lying.move(upright(p)) for p in run] for run in (pleat.fold, pleat.meeting, pleat.arrow)]
+        paper.line(lines[0], width * 0.8, FOLDED, stroke=INK)
+        paper.line(lines[1], width * 0.5, stroke=INK)
+        paper.line(lines[2], width * 0.5)
+        arrow(paper, lines[2])
     for line in piece.lines:
+        if is_of_pleat(line):
+            continue
         if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
-            paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, "10 5", stroke=INK)
+            paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, FOLDED, stroke=INK)
     wanted = {
         Act.BUTTON: (PointKind.BUTTON, PointKind.BUTTONHOLE),
         Act.BUTTONHOLE: (PointKind.BUTTONHOLE, PointKind.BUTTON),

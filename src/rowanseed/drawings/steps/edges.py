@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import assert_never
 
+from shapely.geometry import LineString
 from shapely.geometry.base import BaseGeometry
+from shapely.ops import substring
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
@@ -141,8 +143,18 @@ def worked_edges(
             paper.cloth(folded, right_side=True, window=window)
         if op.turned.row is not None:
             line = turned.row(lying, part, min(op.turned.row, max(deep - paper.letter * LEAST, deep / 2)))
+            line = without_gap(line, op.run, told.get(part, NOWHERE))
             _row(paper, line, Manner.MACHINE if op.bench.is_machine else Manner.HAND)
             _ends(paper, lying, line, told.get(part, NOWHERE))
+
+
+def without_gap(line: list[Point], run: Run | None, ends: Ends) -> list[Point]:
+    """A row less what is left open where it begins."""
+    if run is None or not run.ring or BEGIN not in ends:
+        return line
+    whole, gap = LineString(line), sum(run.short)
+    first, last = (gap, whole.length) if ends[0] == BEGIN else (0.0, whole.length - gap)
+    return [(x, y) for x, y in substring(whole, first, last).coords] if last - first > gap else line
 
 
 def _along(paper: Paper, op: Operation, lying: Lying, shown: EdgeShown | None, part: EdgePart, ends: Ends) -> None:

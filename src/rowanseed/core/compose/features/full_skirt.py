@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.compose.build import Build, Edges
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.pleats import Places, Pleated, draw_pleats
 from rowanseed.core.compose.shaped_skirts import Above, above_skirt, sew_below
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel
@@ -14,6 +17,7 @@ from rowanseed.core.compose.vocabulary import SkirtKind
 from rowanseed.core.compose.waists import skirt_fullness, tell_fullness
 from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.pleats import Line
 from rowanseed.core.pattern.turned_yoke import YOKE
 
 PLEATS = {
@@ -21,6 +25,8 @@ PLEATS = {
     SkirtKind.BOX_PLEATS: (DetailKind.BOX_PLEATS, 80.0),
 }
 """Kinds of pleats, and about how far apart they stand along the waist, in mm."""
+FLAT = 80.0
+"""So much at most lies flat at an open end, in mm."""
 
 
 def full_skirt(build: Build) -> tuple[Half, Half]:
@@ -49,12 +55,12 @@ def full_skirt(build: Build) -> tuple[Half, Half]:
         )
         sew_below(build, half, above, ratio)
     sew_skirt(build, halves)
-    _pleats(build, ratio)
+    _pleats(build, halves, ratio)
     return halves
 
 
-def _pleats(build: Build, ratio: float) -> None:
-    """How many pleats there are, and what each takes."""
+def _pleats(build: Build, halves: tuple[Half, Half], ratio: float) -> None:
+    """Where the pleats stand, and how many there are."""
     skirt = build.description.features.skirt
     assert skirt is not None
     if skirt.kind is SkirtKind.CARTRIDGE_PLEATS:
@@ -63,20 +69,36 @@ def _pleats(build: Build, ratio: float) -> None:
         return
     kind, apart = PLEATS[skirt.kind]
     middle = build.figures.sizes[len(build.figures.sizes) // 2]
-    long = 2 * sum(above_skirt(build, half).long(middle) for half in (Half(True), Half(False)))
-    number = max(2, round(long / apart))
+    count = 0
+    for half, id in zip(halves, skirt_ids(build), strict=True):
+        above = above_skirt(build, half)
+
+        def edge(size: Size, half: Half = half, above: Above = above) -> Pleated:
+            finished = above.long(size) - beyond(build, half, size)
+            return Pleated(finished, finished * (ratio - 1.0), _flat(build, half, size))
+
+        number = max(1, round((edge(middle).finished - edge(middle).flat) / apart))
+        count += 2 * number
+
+        def places(size: Size, edge: Callable[[Size], Pleated] = edge, number: int = number) -> Places:
+            return edge(size).knife(number) if kind is DetailKind.KNIFE_PLEATS else edge(size).box(number)
+
+        def line_at(size: Size, along: float, half: Half = half, above: Above = above) -> Line:
+            c, long = beyond(build, half, size), length_of(build, size) - above.deep(size)
+            return ((0.0, c + along), (long, c + along))
+
+        draw_pleats(build, id, places, line_at)
     yoked = build.along.get(YOKE, ())
     build.details.append(
         Detail(
-            "pleats",
-            skirt.kind.words.capitalize(),
-            kind,
-            on=skirt_ids(build),
-            along=yoked or ("waist",),
-            count=number,
-            width=round(long * (ratio - 1) / number, 1),
+            "pleats", skirt.kind.words.capitalize(), kind, on=skirt_ids(build), along=yoked or ("waist",), count=count
         )
     )
+
+
+def _flat(build: Build, half: Half, size: Size) -> float:
+    """What of an edge is not pleated at its open end: what laps, and as much beside it."""
+    return min(-2.0 * beyond(build, half, size), FLAT)
 
 
 def asked(d: Description) -> bool:

@@ -8,14 +8,16 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature
 from rowanseed.core.compose.inset_band import inset_id
+from rowanseed.core.compose.pleats import Pleated, draw_pleats
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import INSET_EDGE, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pleats import Line
 
 SHOWS = 10.0
-"""Each pleat shows so much, in mm, and twice as much lies under it (common practice, no source)."""
+"""Each pleat shows about so much, in mm, and twice as much lies under it (common practice, no source)."""
 
 
 def joins(build: Build, body: Body) -> None:
@@ -36,6 +38,14 @@ def _mounted(build: Build, id: str, name: str, *, on: str, edge: str) -> None:
         return band_draw(3 * depth, long, (cut.fold or "near-end", "lower", "far-end", "upper"))
 
     build.piece(id, name, draw, panel=Panel.OTHER, count=cut.count, pair=cut.pair, fold=cut.fold)
+    number = max(2, round(depth / SHOWS))
+    shows = depth / number
+    strip = Pleated(finished=depth, takes=2 * depth)
+
+    def line_at(size: Size, along: float) -> Line:
+        return ((along, 0.0), (along, chain_length(build.edge(on, edge, size))))
+
+    draw_pleats(build, id, lambda _: strip.knife(number), line_at)
     loose = (part(id, e.name) for e in build.pieces[id].edges if e.name != cut.fold)
     build.finish(f"{id}-edges", f"Edges of the {lower_first(name)}", FinishKind.CAUGHT, loose)
     build.details.append(
@@ -45,8 +55,8 @@ def _mounted(build: Build, id: str, name: str, *, on: str, edge: str) -> None:
             DetailKind.PLEATED_BAND,
             pieces=(id,),
             on=(on,),
-            count=max(2, round(depth / SHOWS)),
-            width=SHOWS,
+            count=number,
+            width=shows,
         )
     )
 

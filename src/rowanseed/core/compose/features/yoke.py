@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
@@ -15,20 +17,27 @@ from rowanseed.core.compose.panels import (
     shape_with_darts,
     side_of,
     spread_levels,
+    upper,
 )
+from rowanseed.core.compose.pleats import Places, Pleated, at_the_centre, draw_pleats
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.spread import Spread, spread_below
 from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Shaping, Where
 from rowanseed.core.compose.yokes import (
     FULLER,
-    PLEAT,
+    PLEATED,
     UNDER_A_YOKE,
     add_yoke,
     below_the_neck,
     meets,
     refuse_under_the_neck,
 )
-from rowanseed.core.geometry.outline import Chain, Point
+from rowanseed.core.geometry.outline import Chain, Point, chain_length, direction_at, point_at
 from rowanseed.core.pattern.making import Detail, DetailKind, Difference, DifferenceKind
+from rowanseed.core.pattern.pleats import Line
+
+HELD = 80.0
+"""The lines of a pleat that is only held at a yoke run so far down from it, in mm."""
 
 
 def _yoke(build: Build, half: Half) -> None:
@@ -42,7 +51,7 @@ def _yoke(build: Build, half: Half) -> None:
         first, second = block.armhole[1].split(meets(block))
         return (block.armhole[0], first), (second,), second.start
 
-    ratio = 1.0 if not full else FULLER if gathers else 1.0 + PLEAT / 150.0
+    ratio = 1.0 if not full else FULLER if gathers else PLEATED
 
     def spread(block: Upper) -> Spread:
         """The piece below is everywhere longer by the same share of its yoke."""
@@ -73,19 +82,38 @@ def _yoke(build: Build, half: Half) -> None:
     )
     spread_levels(build, half, id, spread)
     if full and not gathers:
-        build.details.append(
-            Detail(
-                f"{id}-pleat",
-                f"Pleat under the {half.name} yoke",
-                DetailKind.BOX_PLEATS if not half.is_front else DetailKind.KNIFE_PLEATS,
-                on=(id,),
-                along=(half.yoke,),
-                count=1,
-                width=2 * PLEAT,
-            )
-        )
+        _pleated(build, half, id, lambda block: parts(block)[2][1] - block.centre, ratio)
     half.side, half.lower = [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id, spread)
+
+
+def _pleated(build: Build, half: Half, id: str, finished: Callable[[Upper], float], ratio: float) -> None:
+    """A box pleat at the centre of a back, a pleat to the side on each hand of a front; their lines from the yoke."""
+
+    def places(size: Size) -> Places:
+        block = upper(build, size, half)
+        takes = finished(block) * (ratio - 1.0)
+        if half.is_front:
+            return Pleated(finished(block), takes).knife(1)
+        return at_the_centre(takes, -block.centre)
+
+    def line_at(size: Size, along: float) -> Line:
+        chain = build.edge(id, "yoke", size)
+        x, y = point_at(chain, chain_length(chain) - along)
+        u, v = direction_at(chain, chain_length(chain) - along)
+        return ((x, y), (x - v * HELD, y + u * HELD))
+
+    draw_pleats(build, id, places, line_at)
+    build.details.append(
+        Detail(
+            f"{id}-pleat",
+            f"Pleat{'s' if half.is_front else ''} under the {half.name} yoke",
+            DetailKind.KNIFE_PLEATS if half.is_front else DetailKind.BOX_PLEATS,
+            on=(id,),
+            along=(half.yoke,),
+            count=2 if half.is_front else 1,
+        )
+    )
 
 
 SHAPES = (Shaping.YOKE, *UNDER_A_YOKE)

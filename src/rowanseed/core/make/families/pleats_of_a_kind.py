@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from dataclasses import replace
+from statistics import fmean
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import pleats
@@ -15,8 +17,12 @@ from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, DifferenceKind, EdgePart
+from rowanseed.core.pattern.making import Detail, DetailKind, DifferenceKind, EdgePart
+from rowanseed.core.pattern.pleats import pleats_of
+from rowanseed.core.pattern.walk import copies, part_length
 
+SEEN = 3.0
+"""So much over all pleats is not seen in sewing, in mm."""
 FOLDS = {
     DetailKind.KNIFE_PLEATS: (
         "Fold every pleat on its fold line and lay the fold on the line where it meets; all of them point the way of "
@@ -56,6 +62,39 @@ def finds_pleats(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
     return finds
 
 
+def _deep(bench: Workbench, detail: Detail) -> tuple[str, ...]:
+    """How much cloth each takes in: by their lines in this size, else as the pattern says."""
+    own = {id: pleats_of(bench.piece(id), bench.size) for id in detail.on}
+    if not all(own.values()):
+        return (f"Each takes in {bench.fine(detail.width)}.",) if detail.width else ()
+    # A box pleat has two folds.
+    folds = 1 if detail.kind is DetailKind.KNIFE_PLEATS else 2
+    each = {id: bench.fine(folds * fmean(pleat.takes for pleat in pleats)) for id, pleats in own.items()}
+    told = next(iter(each.values()))
+    if len(set(each.values())) > 1:
+        told = ", ".join(f"{figure} on the {lower_first(bench.name(id))}" for id, figure in each.items())
+    arrows = "The tissue's arrow points from the line that is folded to the one that it meets."
+    drawn = 2 * sum(pleat.takes for pleats in own.values() for pleat in pleats)
+    return (f"Each takes in {told}. {arrows}", *_as_altered(bench, detail, drawn))
+
+
+def _as_altered(bench: Workbench, detail: Detail, drawn: float) -> tuple[str, ...]:
+    """What is said where the edge is no longer as much longer than what it is sewn to as its lines take in, in mm."""
+    joins = [bench.joins[id] for id in detail.along if id in bench.joins]
+    more = sum(abs(_over_garment(bench, join.a) - _over_garment(bench, join.b)) for join in joins) - drawn
+    if not joins or abs(more) < SEEN:
+        return ()
+    return (
+        f"Altered, the edge has {bench.fine(abs(more))} {'more' if more > 0 else 'less'} to take in over all of them "
+        f"than their lines do: lay each fold about {bench.fine(abs(more) / max(1, detail.count))} "
+        f"{'past' if more > 0 else 'short of'} its line.",
+    )
+
+
+def _over_garment(bench: Workbench, side: tuple[EdgePart, ...]) -> float:
+    return sum(part_length(bench.pattern, bench.size, part) * copies(bench.pattern, part) for part in side)
+
+
 def pleated(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator[Operation]]:
     def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         detail = bench.details[duty.id]
@@ -66,14 +105,13 @@ def pleated(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator
         )
         sewn = kind is DetailKind.TUCKS
         number = max(1, detail.count)
-        deep = (f"Each takes in {bench.fine(detail.width)}.",) if detail.width else ()
         yield step(
             "pleats",
             Act.FOLD,
             f"{'Sew' if sewn else 'Fold'} the {detail.kind.words}: {bench.names(detail.on)}",
             f"{number} of them. Mark every fold and meeting line at both ends, on the right side, in two colours or "
             "with two kinds of pins, so that none is taken for the other.",
-            *deep,
+            *_deep(bench, detail),
             *FOLDS[kind],
             *(
                 ()

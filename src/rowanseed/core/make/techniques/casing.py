@@ -8,10 +8,12 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.casing import ROOM, turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.families.tunnels import GAP, row_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.turned import Turned, stitched
+from rowanseed.core.make.turned import BESIDE, Turned, stitched
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import FinishKind
@@ -24,11 +26,32 @@ def finds_casing(bench: Workbench) -> Iterator[Duty]:
             yield single(finish.id, *(c.id for c in drawn_through(bench, finish)))
 
 
+def _sewn(bench: Workbench, run: Run) -> tuple[str, ...]:
+    beside = f"{bench.margin(BESIDE)} from the inner fold, {run.words}"
+    if not run.ring:
+        return (f"{beside}; backstitch both ends. The tunnel stays open at its ends.",)
+    return (f"{beside}; the gap {bench.margin(GAP)} long, backstitched at both its sides.",)
+
+
+def _held(bench: Workbench, run: Run) -> tuple[str, ...]:
+    """How what is drawn in is held."""
+    if not run.ring:
+        return (
+            "Try it on and mark where it is comfortable; sew it down across both ends of the tunnel, and spread the "
+            "fullness.",
+        )
+    return (
+        f"Try it on and mark where it is comfortable; lap the ends {bench.margin(13)}, sew a square with a cross, then "
+        "close the gap and stretch the casing so that the fullness spreads.",
+    )
+
+
 def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "casing", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
     under = turned_under(allowance)
+    run = row_of(bench, finish, gap=GAP)
     what = "elastic" if duty.ids[1:] else "elastic or cord"
     yield step(
         "fold",
@@ -46,12 +69,13 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew",
         Act.HEM,
         f"Stitch the casing: {step.name}",
-        f"{bench.margin(2)} from the inner fold, all round; leave {bench.margin(50)} open at a seam, backstitching "
-        "both sides of the gap.",
+        *_sewn(bench, run),
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        run=run,
         turned=stitched(under, allowance - under),
-        look="The row holds the fold all round but for the gap, and nowhere is the tunnel narrower than its elastic.",
+        look=f"The row holds the fold all {'round but for the gap' if run.ring else 'along'}, and nowhere is the "
+        "tunnel narrower than its elastic.",
     )
     yield step(
         "thread",
@@ -59,8 +83,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Draw the {what} in: {step.name}",
         *(() if duty.ids[1:] else ("The pattern does not say which; the envelope's notions do.",)),
         "A safety pin or bodkin in its end, the other end pinned down; not twisted.",
-        f"Try it on and mark where it is comfortable; lap the ends {bench.margin(13)}, sew a square with a cross, then "
-        "close the gap and stretch the casing so that the fullness spreads.",
+        *_held(bench, run),
         at=Bench.HAND,
         took=minutes.each(10),
         uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id]), wide=width(allowance) - ROOM),),

@@ -8,11 +8,12 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.casing import turned_under, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.families.tunnels import row_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.turned import Turned, stitched
+from rowanseed.core.make.turned import BESIDE, Turned, stitched
 from rowanseed.core.make.which import drawn_through, edges_of, is_drawn_by_ties
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
@@ -30,7 +31,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_finish(bench, "drawstring", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
     under = turned_under(allowance)
-    wide = allowance - under
+    wide, run = allowance - under, row_of(bench, finish)
     yield step(
         "openings",
         Act.BUTTONHOLE,
@@ -64,12 +65,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew",
         Act.HEM,
         f"Stitch the tunnel: {step.name}",
-        f"{bench.margin(2)} from the inner fold, all round; backstitch over the beginning. At every seam hold the "
-        "allowances flat: the cord has to pass.",
+        f"{bench.margin(BESIDE)} from the inner fold, {run.words}; "
+        f"{'sew over the beginning' if run.ring else 'backstitch both ends'}. At every seam hold the allowances flat: "
+        "the cord has to pass.",
         after={Fact.PREPARED: "it is pressed first"},
         gives=(Fact.HEMMED,),
+        run=run,
         turned=stitched(under, wide),
-        look="The row holds the inner fold all round, and a bodkin passes every seam.",
+        look=f"The row holds the inner fold all {'round' if run.ring else 'along'}, and a bodkin passes every seam.",
     )
     yield step(
         "thread",

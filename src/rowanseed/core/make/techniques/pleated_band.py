@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import pleats
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
@@ -23,7 +24,8 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         if detail.pieces and detail.on:
             own = set(detail.pieces)
             caught = (f.id for f in bench.finishes.values() if pieces_of(f.parts) <= own)
-            yield single(detail.id, *dict.fromkeys((*bench.parts_of(detail), *caught)))
+            lined = (f"{pleats.KEY}{id}" for id in detail.pieces if pleats.lines(bench.piece(id)))
+            yield single(detail.id, *dict.fromkeys((*bench.parts_of(detail), *caught, *lined)))
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
