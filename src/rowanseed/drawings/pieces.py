@@ -12,6 +12,7 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.geometry.outline import Point, chain_length, point_at
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.double_darts import double_darts_of
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
@@ -220,10 +221,10 @@ def changed_runs(old: list[Point], new: list[Point]) -> list[list[Point]]:
 
 
 def _darts(root: Element, item: _Placed, size: str) -> None:
-    for dart in item.piece.darts:
-        for run in dart_runs(item.piece, size, dart):
-            path = path_of([item.at(p) for p in run], closed=False)
-            add(root, "path", d=path, fill="none", stroke=INK, stroke_width=1.6)
+    single = [run for dart in item.piece.darts for run in dart_runs(item.piece, size, dart)]
+    for run in (*single, *(dart.ring for dart in double_darts_of(item.piece, size))):
+        path = path_of([item.at(p) for p in run], closed=False)
+        add(root, "path", d=path, fill="none", stroke=INK, stroke_width=1.6)
 
 
 def _grown(root: Element, item: _Placed, before: Piece, size: str, letter: float, units: Units) -> None:

@@ -17,6 +17,7 @@ from rowanseed.core.compose.figures import skirt_kind
 from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
+    NeckFinish,
     NeckShape,
     OpeningKind,
     Placket,
@@ -27,6 +28,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
+from rowanseed.core.make.binding import ring_lost
 from rowanseed.core.pattern.envelope import Figure, Structure
 
 FORWARD = 5.0
@@ -192,6 +194,8 @@ class Upper(Levels):
             return 2 * sum(chain_length(half.neck) for half in halves)
 
         head = HEAD[self.description.figure] / self.stretch
+        if self.description.features.neck.finish is NeckFinish.BIAS_BINDING:
+            head += ring_lost()
         return 0.0 if round_the_neck(0.0) >= head else solve(round_the_neck, head, 0.0, MOST_LOOSE)
 
     @property

@@ -274,7 +274,6 @@ def _waist_dart(build: Build, half: Half, id: str, spread: Callable[[Upper], Spr
             for name, at in ends.items()
         ),
     )
-    middle = sizes[len(sizes) // 2]
     build.details.append(
         Detail(
             f"{id}-waist-darts",
@@ -282,7 +281,6 @@ def _waist_dart(build: Build, half: Half, id: str, spread: Callable[[Upper], Spr
             DetailKind.DOUBLE_DARTS,
             on=(id,),
             count=2,
-            width=round(upper(build, middle, half).intake, 1),
         )
     )
 

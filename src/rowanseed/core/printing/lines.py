@@ -17,6 +17,7 @@ from shapely.ops import nearest_points
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, chain_length, direction_at, point_at
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.double_darts import double_darts_of
 from rowanseed.core.pattern.pieces import Cut, Dart, LineKind, MarkKind, Piece, Role
 from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
@@ -134,6 +135,8 @@ def _lines_of(piece: Piece, size: str, cuts: Sequence[Cut], *, seam_line: bool) 
     for dart in piece.darts:
         for run in dart_runs(piece, size, dart):
             yield line(LineType.TAKEN, run)
+    for double in double_darts_of(piece, size):
+        yield line(LineType.TAKEN, double.ring)
     for inner in piece.lines:
         if inner.kind not in NOT_PRINTED:
             yield line(LineType.INNER, inner.ends[size])

@@ -14,14 +14,15 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.double_darts import double_darts_of
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
-from rowanseed.core.pattern.pieces import Dart, LineKind, Panel, Piece, PointKind
+from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Panel, Piece, PointKind
 from rowanseed.core.pattern.pleats import is_of_pleat, pleats_of
 from rowanseed.core.printing.lines import dart_runs, upright
-from rowanseed.drawings.steps.edges import BEGIN, ends_told, parts_of, worked_edges
+from rowanseed.drawings.steps.edges import BEGIN, Manner, ends_told, manner_of, parts_of, worked_edges
 from rowanseed.drawings.steps.paper import Paper, about, runs
-from rowanseed.drawings.steps.placing import Lying, as_drawn
+from rowanseed.drawings.steps.placing import Lying, as_drawn, stretch
 from rowanseed.drawings.steps.shown import Laid
 from rowanseed.drawings.steps.stitching import arrow
 from rowanseed.drawings.steps.together import listed, notches
@@ -29,6 +30,8 @@ from rowanseed.drawings.steps.turned import outside
 from rowanseed.drawings.svg import INK, QUIET, number, path_of
 
 ON_WRONG_SIDE = frozenset({Act.FUSE, Act.BACK, Act.MARK, Act.PRESS, Act.PAD, Act.DART})
+WHOLE = frozenset({Act.FUSE, Act.BACK, Act.PAD})
+"""What is done all over a piece."""
 MOST_PIECES = 4
 MOST_FOLDED = 2
 """Pieces whose long edges are folded in lie flat across the drawing: more of them could not be read on a phone."""
@@ -36,8 +39,12 @@ SHARE = 0.4
 """Of a piece whose edge is folded in, what lies about that is drawn, so far as a share of its length."""
 FOLDED = "10 5"
 """The dashes of a line that is folded."""
+ABOUT_A_DART = ABOUT_AN_EDGE = 0.8
+"""Of a piece with darts, or of one that is worked along an edge, the same."""
 HOOK_AND_EYE = "hook and eye"
 """The technique that closes the upper ends of two edges, above a zip."""
+DOUBLE_ENDED = "double-ended darts"
+"""The technique of darts inside a piece, beside which those that end on an edge are not worked."""
 ONE_SIDED = "one-sided"
 """The technique whose piece is shown opened out: what one hand has is not on the half that is drawn."""
 
@@ -102,7 +109,7 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     names = [name for name in names if name in known]
     if not names:
         return None
-    right, is_whole = _right_side_up(op), op.act in (Act.FUSE, Act.BACK, Act.PAD)
+    right, is_whole = _right_side_up(op), op.act in WHOLE
     names, left_out = _drawn_of(bench, op, names, edges)
     table = _in_a_row([_on_table(bench, op, name, edges, right_side_up=right) for name in names])
     paper.areas += [one.shape for one in table]
@@ -157,11 +164,23 @@ def _on_table(
     shown_whole = opened_out(piece) if op.technique == ONE_SIDED else piece
     lying = as_drawn(shown_whole, bench.size, right_side_up=right_side_up)
     worked = parts_of(op, name, [edge for piece, edge in edges if piece == name])
-    if op.turned is None or not worked:
-        return OnTable(lying, worked, Polygon(lying.cutting()).buffer(0), None)
     parts = [part for _, part in worked]
-    window = about([lying.stitched((part,)) for part in parts], SHARE)
-    return OnTable(lying, worked, outside(lying, parts).intersection(window), window)
+    shape = outside(lying, parts) if op.turned is not None else Polygon(lying.cutting()).buffer(0)
+    window = _looked_at(op, lying, worked)
+    return OnTable(lying, worked, shape if window is None else shape.intersection(window), window)
+
+
+def _looked_at(op: Operation, lying: Lying, worked: Sequence[tuple[EdgeShown | None, EdgePart]]) -> BaseGeometry | None:
+    """What lies about the darts or the edges that are worked; None for a piece that is drawn whole."""
+    if op.act in WHOLE or _wanted(op, lying):
+        return None
+    if _is_about_darts(op):
+        darts = _dart_lines(op, lying)
+        return about(darts, ABOUT_A_DART).envelope if darts and not pleats_of(lying.piece, lying.size) else None
+    if not worked or manner_of(op, lying) is Manner.WHOLE:
+        return None
+    lines = [stretch(lying.stitched((part,)), shown.share if shown else (0.0, 1.0)) for shown, part in worked]
+    return about(lines, SHARE if op.turned is not None else ABOUT_AN_EDGE)
 
 
 def _in_a_row(found: Sequence[OnTable]) -> list[OnTable]:
@@ -205,9 +224,20 @@ def _fastened_at_the_top(paper: Paper, lying: Lying, parts: Iterable[EdgePart]) 
 
 def _worked_darts(op: Operation, piece: Piece) -> tuple[Dart, ...]:
     """The darts that a step sews, or the tucks and pleats that it folds."""
+    if op.technique == DOUBLE_ENDED:
+        return ()
     if op.technique not in (ONE_SIDED, "folds", "darts"):
         return piece.darts
     return tuple(dart for dart in piece.darts if dart.is_folded is (op.technique != "darts"))
+
+
+def _dart_lines(op: Operation, lying: Lying) -> list[list[Point]]:
+    """The lines of what a step sews or folds, as they lie."""
+    piece, size = lying.piece, lying.size
+    found: list[Sequence[Point]] = [run for dart in _worked_darts(op, piece) for run in dart_runs(piece, size, dart)]
+    if op.technique == DOUBLE_ENDED:
+        found += [double.ring for double in double_darts_of(piece, size)]
+    return [[lying.move(upright(p)) for p in run] for run in found]
 
 
 def _is_about_darts(op: Operation) -> bool:
@@ -221,9 +251,9 @@ def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
     piece, size = lying.piece, lying.size
     width = paper.letter * 0.14
     if _is_about_darts(op):
-        for run in (run for dart in _worked_darts(op, piece) for run in dart_runs(piece, size, dart)):
-            paper.line([lying.move(upright(p)) for p in run], width, f"{number(paper.letter * 0.4)} 4")
-    for pleat in pleats_of(piece, size):
+        for run in _dart_lines(op, lying):
+            paper.line(run, width, f"{number(paper.letter * 0.4)} 4")
+    for pleat in pleats_of(piece, size) if _is_about_darts(op) or op.act is Act.MARK else ():
         lines = [[lying.move(upright(p)) for p in run] for run in (pleat.fold, pleat.meeting, pleat.arrow)]
         paper.line(lines[0], width * 0.8, FOLDED, stroke=INK)
         paper.line(lines[1], width * 0.5, stroke=INK)
@@ -234,12 +264,16 @@ def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
             continue
         if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
             paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, FOLDED, stroke=INK)
-    wanted = {
+    for point in _wanted(op, lying):
+        paper.spot(lying.move(upright(point.at[size])))
+
+
+def _wanted(op: Operation, lying: Lying) -> list[InnerPoint]:
+    """The marks inside a piece that a step works at."""
+    kinds = {
         Act.BUTTON: (PointKind.BUTTON, PointKind.BUTTONHOLE),
         Act.BUTTONHOLE: (PointKind.BUTTONHOLE, PointKind.BUTTON),
         Act.ATTACH: (PointKind.POCKET,),
         Act.FASTEN: (PointKind.BUTTON, PointKind.HOOK, PointKind.TIE),
     }.get(op.act, ())
-    for point in piece.points:
-        if point.kind in wanted and size in point.at:
-            paper.spot(lying.move(upright(point.at[size])))
+    return [point for point in lying.piece.points if point.kind in kinds and lying.size in point.at]

@@ -22,6 +22,7 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import RAW_EDGE, Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
 from rowanseed.core.pattern.pieces import Panel
@@ -145,6 +146,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         minutes=minutes.each(3),
         on=On(pieces=(inner,), edges=shown(inside.parts) if inside else ()),
         gives=(facts.piece(Fact.PREPARED, inner),),
+        turned=Turned((allowance - PASSES,)),
         caution=HOT,
         look="The fold runs even from end to end, and laid on the neck's row it covers that by a hair.",
     )

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import corners, facts, minutes, settings
+from rowanseed.core.make.binding import BINDING
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import finds_bound, why_not_bound
 from rowanseed.core.make.families.free_edges import across, on_edge, whole
@@ -13,16 +14,22 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Suppl
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
 
-BINDING = 10.0
-"""The finished width of a binding where nothing else is said, in mm (common practice, no source)."""
+
+def _laid(bench: Workbench, allowance: float) -> str:
+    """How the strip's raw edge lies, so that its crease is on the stitching line."""
+    if allowance == BINDING:
+        return "raw edges even"
+    aside = bench.margin(abs(allowance - BINDING))
+    where = f"{aside} inside the garment's" if allowance > BINDING else f"standing out {aside}"
+    return f"its crease on the stitching line, its raw edge {where}"
 
 
 def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     mm = bench.around([finish.id])
     allowance = bench.edge_allowance(finish.parts[0])
-    inwards = any(bench.bends.is_curved(part) for part in finish.parts)
     strip = "A strip across the knit, where it stretches most," if bench.household.is_knit else "Bias strip"
+    trimmed = (f"Trim the garment's allowance to the binding's, {bench.margin(BINDING)}.",)
     name, turns = lower_first(finish.name), corners.inward(bench, finish.parts)
     yield Operation(
         id=f"bind-{finish.id}",
@@ -32,12 +39,11 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             *((turns.opened(bench),) if turns else ()),
             f"{strip} {bench.margin(4 * BINDING)} wide, {bench.length(mm + 60)} long, both long edges pressed in; "
-            "open one fold, right sides together, raw edges even.",
+            f"open one fold, right sides together, {_laid(bench, allowance)}.",
             f"Stitch in the crease {whole(bench, finish)}: lay it in without pulling on an outward curve; on an "
             "inward one open the edge towards straight as you sew.",
-            f"Trim the garment's allowance to the binding's, {bench.margin(min(allowance, BINDING))}."
-            if inwards or allowance > BINDING
-            else "Press the binding away from the garment.",
+            *(trimmed if allowance > BINDING else ()),
+            f"Wrapped, the edge ends {bench.margin(BINDING)} beyond the row.",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(mm),

@@ -90,6 +90,7 @@ def casing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        turned=Turned((under, allowance - under)),
         booklet=True,
         look="It runs flat inside, and the fullness is even.",
     )

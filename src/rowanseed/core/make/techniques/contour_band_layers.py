@@ -13,6 +13,7 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.walk import join_over_garment
@@ -42,6 +43,7 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(pieces=(inner,), edges=shown(inside.parts)),
         requires=(Need(facts.piece(Fact.STIFFENED, inner), "interfacing goes on while it is flat", where_given=True),),
         gives=(facts.piece(Fact.PREPARED, inner),),
+        turned=Turned((allowance - PASSES,)),
         caution=HOT,
         look="The fold runs in the curve of the band, without corners.",
     )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from statistics import fmean
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
@@ -12,6 +13,7 @@ from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.double_darts import double_darts_of
 from rowanseed.core.pattern.making import DetailKind, EdgePart
 
 
@@ -28,7 +30,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         pieces=detail.on,
         edges=shown(EdgePart(id, edge.name) for id in detail.on for edge in bench.piece(id).edges),
     )
-    wide = (f"Widest at the waist: {bench.fine(detail.width)} are taken in there.",) if detail.width else ()
+    drawn = [dart.takes for id in detail.on for dart in double_darts_of(bench.piece(id), bench.size)]
+    taken = fmean(drawn) if drawn else detail.width
+    wide = (f"Widest at the waist: each takes in {bench.fine(taken)} there.",) if taken else ()
     yield step(
         "darts",
         Act.DART,

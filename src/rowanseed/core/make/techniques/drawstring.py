@@ -86,6 +86,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.HEMMED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        turned=Turned((under, wide)),
         uses=(Use(Supply.CORD, bench.round_the_body([duty.id]) + 600.0),),
         caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
         "local rules may forbid more.",

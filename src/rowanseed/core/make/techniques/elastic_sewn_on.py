@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make import facts
+from rowanseed.core.make.casing import ROOM, width
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.elastics import needs_zigzag, zigzag_setting
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.turned import stitched
 from rowanseed.core.make.which import drawn_through, edges_of
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import ClosureKind, FinishKind
@@ -39,11 +41,17 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, "elastic zigzagged on", duty.id)
     allowance = bench.edge_allowance(finish.parts[0])
+    wide = width(allowance) - ROOM
+    cut_down = (
+        f"Cut the edge down to {bench.margin(wide)} beyond its stitching line first: here it is folded once over the "
+        "elastic, and not twice.",
+    )
     yield step(
         "elastic",
         Act.ATTACH,
         f"Zigzag the elastic to the edge: {step.name}",
-        f"Elastic no wider than {bench.margin(allowance)}. Put it round the body where it will sit, comfortable, or "
+        *cut_down,
+        f"Elastic {bench.margin(wide)} wide. Put it round the body where it will sit, comfortable, or "
         f"take nine tenths of the body; add {bench.margin(LAP)}, lap the ends by that and sew a square with a cross.",
         "Quarter the ring and the edge. Elastic on the wrong side, its edge level with the raw edge; quarter on "
         "quarter, its join at a seam.",
@@ -51,7 +59,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         setting=zigzag_setting(bench),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),
-        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id]), wide=allowance),),
+        uses=(Use(Supply.ELASTIC, bench.round_the_body([duty.id]), wide=wide),),
         look="Let go, the fullness is even all round.",
     )
     yield step(
@@ -64,6 +72,7 @@ def edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         after={Fact.PREPARED: "the elastic is on the edge"},
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
+        turned=stitched(wide),
         booklet=True,
         look="Stretched as far as the edge is wide, no thread breaks.",
     )

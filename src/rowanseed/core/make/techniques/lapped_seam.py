@@ -14,6 +14,7 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import neaten_together, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import of_the_shell, too_narrow, why_not_straight
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Join
@@ -45,6 +46,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=tuple(bench.flat_first(duty.ids)),
         gives=(Fact.PREPARED,),
         on=On(edges=shown(join.b)),
+        turned=Turned(),
         look="The fold is straight, and its corners are square.",
     )
     run = bench.runs.over(join.a, each_hand=join.each_hand, from_end=join.sewn_from == "end")

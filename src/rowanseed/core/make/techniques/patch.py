@@ -21,6 +21,7 @@ from rowanseed.core.make.families.patches import (
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 
 
@@ -47,6 +48,7 @@ def loose(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(pieces=(piece,), edges=shown(finish.parts)),
         requires=(Need(facts.piece(Fact.STIFFENED, piece), "interfacing goes on first", where_given=True),),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
+        turned=Turned(),
         caution=HOT,
         look="Laid on the tissue the patch has its shape, and no corner stands out.",
     )
