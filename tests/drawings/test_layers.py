@@ -6,6 +6,7 @@ how a garment lies before its wearer, left and right, is common practice, no sou
 
 import math
 import re
+from itertools import pairwise
 
 import pytest
 from hypothesis import given
@@ -16,10 +17,11 @@ from shapely.ops import unary_union
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.families.tunnels import GAP
+from rowanseed.core.make.families.waistbands import band_of
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import MOUTH
+from rowanseed.core.pattern.pieces import MOUTH, LineKind
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.edges import BEGIN, ends_told, without_gap
@@ -136,6 +138,131 @@ def test_a_bag_lies_along_its_seam_with_the_mouth_between_the_dots():
     assert bag.shape.intersection(front.shape.buffer(20.0)).area > 0.7 * bag.shape.area
     ys = sorted(y for _, y in stack.marks)
     assert bag.shape.bounds[3] - ys[1] > ys[0] - bag.shape.bounds[1]
+
+
+def test_a_bag_that_is_longer_than_its_seam_hangs_from_the_top_of_it():
+    """The side of a first tier is shorter than the bag."""
+    for id in ("mouth-pocket-bag", "hold-pocket-bag"):
+        _, _, stack = step("tiered skirt", id)
+        tier, bag = stack.layers
+        assert bag.shape.bounds[1] >= tier.shape.bounds[1] - 1.0 and bag.shape.bounds[3] > tier.shape.bounds[3]
+        assert bag.shape.intersection(tier.shape.buffer(1.0)).area > 0.6 * bag.shape.area
+
+
+def test_a_welt_is_folded_to_be_made_up_and_turned_up_over_its_mouth():
+    bench, op, stack = step("tailored trousers", "made-up-welt-2")
+    whole = Polygon(as_drawn(bench.piece(op.on.pieces[0]), bench.size).cutting())
+    (half,) = (layer.shape for layer in stack.layers)
+    assert half.area == pytest.approx(whole.area / 2, rel=0.02) and len(stack.rows) == 2
+    _, _, held = step("tailored trousers", "hold-welt-2")
+    _, _, sewn = step("tailored trousers", "rows-welt-2")
+    assert held.layers[-1].shape.centroid.y < min(y for _, y in held.marks) < sewn.layers[1].shape.bounds[3]
+    assert {row.by_hand for row in held.rows} == {True}
+
+
+# ---------------------------------------------------------------- strips and bands
+
+
+@pytest.mark.parametrize(
+    ("name", "id", "techniques", "reach"),
+    [
+        ("t-shirt", "bind-neck", (), (10.0, 20.0)),
+        ("tiered dress", "bind-armhole", (), (10.0, 20.0)),
+        ("tiered dress", "bind-armhole", (("armhole", "double-binding"),), (8.0, 19.0)),
+        ("tiered dress", "face-armhole", (("armhole", "bias-facing"),), (6.0, 14.0)),
+    ],
+)
+def test_a_strip_lies_on_its_stitching_line_from_where_its_step_begins(name, id, techniques, reach):
+    _, op, stack = step(name, id, techniques)
+    garment, strip = stack.layers
+    assert (garment.stuff, strip.stuff) == (Stuff.RIGHT, Stuff.WRONG)
+    row = LineString(stack.rows[0].line)
+    assert strip.shape.area == pytest.approx(row.length * sum(reach), rel=0.12)
+    assert strip.shape.boundary.distance(row.interpolate(0.5, normalized=True)) == pytest.approx(reach[0], abs=0.5)
+    assert stack.rows[0].begins and op.run.start.removesuffix(" seam") in stack.words
+
+
+def test_a_binding_ends_its_width_beyond_the_row():
+    _, _, stack = step("t-shirt", "turn-neck")
+    garment, binding = (layer.shape for layer in stack.layers)
+    row = LineString(stack.rows[0].line)
+    assert garment.intersection(binding).area < 0.01 * binding.area and row.distance(garment) < 0.5
+    assert binding.area == pytest.approx(10.0 * row.length, rel=0.12)
+    _, operations = made("t-shirt")
+    assert any("ends 1 cm beyond the row" in text for op in operations for text in op.how)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_band_that_is_turned_in_is_as_wide_as_it_is_worn_and_lies_beside_its_seam(name):
+    bench, operations = made(name)
+    for op in (one for one in operations if (one.technique, one.id.partition("-")[0]) == ("band", "turn")):
+        stack = stack_of(bench, op)
+        if stack is None:
+            continue
+        band = bench.piece(op.edges[0].piece)
+        fold = LineString(band.line(LineKind.FOLD, "fold").ends[bench.size])
+        seam = LineString([p for part in sewn_by(bench, band) for p in as_drawn(band, bench.size).stitched((part,))])
+        worn = LineString([(y, x) for x, y in fold.coords]).distance(seam)
+        shape, row = stack.layers[-1].shape, LineString(stack.rows[0].line)
+        corners = shape.minimum_rotated_rectangle.exterior.coords
+        wide = min(math.dist(a, b) for a, b in pairwise(corners))
+        assert wide == pytest.approx(worn, abs=1.5), op.id
+        assert row.distance(shape) < 0.5
+        if len(stack.layers) == 2:
+            other = stack.layers[0].shape
+            assert other.intersection(shape).area < 0.05 * shape.area and row.distance(other) < 0.5
+
+
+def sewn_by(bench, band):
+    """The edge of a band that it is sewn on by."""
+    joins = (j for j in bench.joins.values() if band_of(bench, j) == band.id)
+    return [p for j in list(joins)[:1] for p in (*j.a, *j.b) if p.piece == band.id]
+
+
+def test_a_belt_is_sewn_from_both_ends_to_a_gap_at_its_middle():
+    _, op, stack = step("shirt dress", "made-up-belt")
+    assert [row.begins for row in stack.rows] == [True, False, False] and [row.ends for row in stack.rows][1:] == [
+        True
+    ] * 2
+    one, other = (row.line[-1] for row in stack.rows[1:])
+    assert 0 < math.dist(one, other) <= 100.0 and "10 cm open" in " ".join(op.how)
+    fold = LineString(stack.folds[1])
+    assert fold.distance(Point(one)) == fold.distance(Point(other)) > 0
+
+
+def test_a_strip_is_folded_to_its_middle_and_to_half_of_that():
+    _, _, stack = step("wrap skirt", "fold-wrap-ties")
+    one, other, made_up = (layer.shape for layer in stack.layers)
+    assert one.area == pytest.approx(other.area) and made_up.area == pytest.approx(one.area)
+    assert LineString(stack.folds[0]).distance(one) < 0.1 > LineString(stack.folds[0]).distance(other)
+    assert all(made_up.contains(LineString(row.line).interpolate(0.5, normalized=True)) for row in stack.rows)
+
+
+def test_a_slash_is_spread_to_one_line_on_a_strip_twice_as_long():
+    _, op, stack = step("blouse", "strip-sleeve-placket")
+    _, _, cut = step("blouse", "slash-sleeve-placket")
+    long = math.dist(*cut.cuts[0]) + 1.0
+    strip, sleeve = (layer.shape for layer in stack.layers)
+    row = LineString(stack.rows[0].line)
+    assert row.length == pytest.approx(2 * long, abs=0.1)
+    # At both ends the raw edges are even, at the middle the strip stands out.
+    edge = strip.bounds[3]
+    lowest = {
+        x: max(y for u, y in LineString([(x, -500), (x, 500)]).intersection(sleeve).coords)
+        for x in (1 - long, 0.0, long - 1)
+    }
+    assert [edge - y for y in lowest.values()] == pytest.approx([0.0, 5.0, 0.0], abs=0.3)
+    assert (edge - row.coords[0][1] == pytest.approx(6.0) and "6 mm" in op.how[-1]) or "0.6 cm" in op.how[-1]
+
+
+@pytest.mark.parametrize("name", ["jeans", "denim skirt", "buttoned jeans"])
+def test_what_is_sewn_to_the_facing_of_a_fly_lies_on_it(name):
+    _, _, stack = step(name, "baste-opening")
+    front, facing, sewn = stack.layers
+    assert (front.stuff, facing.stuff) == (Stuff.WRONG, Stuff.RIGHT)
+    for row in stack.rows:
+        line = LineString(row.line)
+        assert facing.shape.buffer(1.0).contains(line) and sewn.shape.buffer(1.0).contains(line)
 
 
 # ---------------------------------------------------------------- zips
@@ -361,7 +488,7 @@ def test_the_end_of_a_sleeve_in_two_pieces_has_no_seam_under_the_arm():
 
 @pytest.mark.parametrize(
     ("name", "id"),
-    [("pleated skirt", "pleats-pleats"), ("camisole", "baste-straps"), ("tailored trousers", "hold-welt-2")],
+    [("pleated skirt", "pleats-pleats"), ("camisole", "baste-straps"), ("coat", "sew-on-belt-edges")],
 )
 def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
     bench, operations = made(name)
@@ -378,6 +505,9 @@ def test_every_builder_of_layers_is_asked_by_a_step_that_exists():
         known |= {(op.technique, op.id.partition("-")[0]) for op in operations}
     for kind in ("centred-zip", "lapped-zip", "exposed-zip"):
         known |= {(op.technique, op.id.partition("-")[0]) for op in made("pencil skirt", (("opening", kind),))[1]}
+    for name, edge in (("t-shirt", "neck"), ("tiered dress", "armhole")):
+        for kind in ("double-binding", "bias-facing"):
+            known |= {(op.technique, op.id.partition("-")[0]) for op in made(name, ((edge, kind),))[1]}
     rare = {("lined patch pocket", "sew"), ("patch", "sew"), ("pivoted corner", "reinforce")}
     assert set(builders()) - known <= rare
 

@@ -54,6 +54,19 @@ ENDS = {
     "b": "long edge",
 }
 """What the end of a seam is called, by the edge that it runs out on."""
+ONE_EACH = ("inner leg seam", "underarm seam")
+"""Seams of which each leg or sleeve has one."""
+BEGUN_ON = (*ONE_EACH, "side seam", "shoulder")
+"""Where a row all round is begun, the first of these that crosses it."""
+SEAMS = frozenset({*(name for name in ENDS.values() if name.endswith("seam")), "shoulder"})
+"""The names of seams among them."""
+
+
+def at_a(seam: str) -> str:
+    """A seam after "at", by what `beside` calls it; any where it is called nothing."""
+    return f"{'the' if seam in ONE_EACH else 'a'} {seam or 'seam'}{' seam' if seam == 'shoulder' else ''}"
+
+
 UPPER_EDGE = "upper edge"
 ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
 """The same where it ends at a mark of its own edge."""
@@ -126,6 +139,11 @@ class Runs:
             and self.openings.opens(one, self.graph.joins[one.join], piece, ("end", "start")[end])
         )
         return next((self._opened_by(one) for one in opened), edge_name(self.graph, edge, piece))
+
+    def ring_start(self, parts: Sequence[EdgePart]) -> str:
+        """The seam that a row all round some edges is begun at, as `beside` calls it; empty where none crosses them."""
+        crossing = [self.beside(part, end) for part in parts for end in (0, 1)]
+        return next((name for name in (*BEGUN_ON, *crossing) if name in crossing and name in SEAMS), "")
 
     def begun_at(self, join: Join, *ends: str) -> Run:
         """A join begun at that end of it which is called so; where none or both are, where it begins anyhow."""

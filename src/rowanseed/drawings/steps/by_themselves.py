@@ -127,7 +127,7 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
         elif not (is_whole or _is_about_darts(op)):
             worked_edges(paper, op, one.lying, one.worked, told, shape=one.shape, window=one.window)
         notches(paper, one.lying, within=one.shape)
-        _worked_marks(paper, op, one.lying)
+        _worked_marks(paper, op, one)
     side = "right side" if right else "wrong side"
     for one in table:
         name = one.lying.piece.name
@@ -246,8 +246,9 @@ def _is_about_darts(op: Operation) -> bool:
     return op.act in (Act.DART, Act.FOLD) or any(word in op.technique for word in words)
 
 
-def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
+def _worked_marks(paper: Paper, op: Operation, one: OnTable) -> None:
     """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
+    lying = one.lying
     piece, size = lying.piece, lying.size
     width = paper.letter * 0.14
     if _is_about_darts(op):
@@ -263,7 +264,9 @@ def _worked_marks(paper: Paper, op: Operation, lying: Lying) -> None:
         if is_of_pleat(line):
             continue
         if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
-            paper.line([lying.move(upright(p)) for p in line.ends[size]], width * 0.8, FOLDED, stroke=INK)
+            ends = LineString([lying.move(upright(p)) for p in line.ends[size]])
+            for run in runs(ends.intersection(one.shape)):
+                paper.line(run, width * 0.8, FOLDED, stroke=INK)
     for point in _wanted(op, lying):
         paper.spot(lying.move(upright(point.at[size])))
 

@@ -59,7 +59,7 @@ def place_of(bench: Workbench, id: str, wide: float) -> Place | None:
     drawn = hand_of(bench, first)
     if a.hand and drawn:
         # What one hand alone has is shown on that hand.
-        carriers = carriers if drawn == a.hand else tuple(_mirrored(lying) for lying in carriers)
+        carriers = carriers if drawn == a.hand else tuple(mirrored(lying) for lying in carriers)
         if bench.number_cut(first.id) > 1:
             names = tuple(f"{a.hand.capitalize()} {lower_first(name)}" for name in names)
     ends = (carriers[0].move(upright(a.at[bench.size])), carriers[-1].move(upright(b.at[bench.size])))
@@ -82,7 +82,7 @@ def _marks_of(bench: Workbench, id: str, wide: float) -> list[tuple[Piece, Inner
     return next((list(pair) for pair in pairs if _fits(bench, pair, wide)), [])
 
 
-def _mirrored(lying: Lying) -> Lying:
+def mirrored(lying: Lying) -> Lying:
     """The piece of the other hand, with the same side up."""
     before = lying.move
 

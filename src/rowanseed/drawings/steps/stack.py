@@ -16,6 +16,9 @@ from rowanseed.drawings.steps.shown import Laid
 from rowanseed.drawings.steps.stitching import arrow
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
+FOLDED = "10 5"
+"""The dashes of a line that is folded."""
+
 
 class Stuff(Worded):
     """What a layer is made of, and which side of it is seen."""
@@ -48,13 +51,14 @@ class Row:
 
 @dataclass(frozen=True)
 class Stack:
-    """Layers, the lowest first; rows, cuts, and the marks that something is laid on; what it is in words."""
+    """Layers, the lowest first; rows, cuts, folds, and the marks that something is laid on; what it is in words."""
 
     layers: tuple[Layer, ...]
     words: str
     rows: tuple[Row, ...] = ()
     cuts: tuple[tuple[Point, ...], ...] = ()
     marks: tuple[Point, ...] = ()
+    folds: tuple[tuple[Point, ...], ...] = ()
 
 
 def drawn(paper: Paper, stack: Stack) -> Laid:
@@ -65,6 +69,8 @@ def drawn(paper: Paper, stack: Stack) -> Laid:
         _layer(paper, layer)
     for line in stack.cuts:
         paper.line(line, paper.letter * 0.12, stroke=INK)
+    for line in stack.folds:
+        paper.line(line, paper.letter * 0.1, FOLDED, stroke=INK)
     for row in stack.rows:
         _row(paper, row, stack)
     for x, y in stack.marks:

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from rowanseed.core.make.families.free_edges import whole
+from rowanseed.core.make.families.free_edges import whole, whole_run
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
+from rowanseed.core.make.run import Run
 from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.which import edges_of
 from rowanseed.core.make.workbench import Workbench
@@ -15,13 +16,19 @@ def bound_ids(bench: Workbench) -> tuple[str, ...]:
     return tuple(finish.id for finish in edges_of(bench, FinishKind.BINDING))
 
 
+JOINED = "the strip's ends joined on the bias where they meet"
 finds_bound = finds_of(bound_ids, always)
 why_not_bound = why_not_of(bound_ids, always)
 
 
 def all_along(step: Steps) -> str:
     """How far a strip is sewn: round, or from end to end."""
-    return whole(step.bench, step.bench.finishes[step.id], "the strip's ends joined on the bias where they meet")
+    return whole(step.bench, step.bench.finishes[step.id], JOINED)
+
+
+def run_along(step: Steps) -> Run | None:
+    """The same as it is drawn."""
+    return whole_run(step.bench, step.bench.finishes[step.id], JOINED)
 
 
 def stretched(step: Steps) -> str:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
@@ -343,6 +344,8 @@ def closing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         requires=tuple(Need(facts.join(Fact.PRESSED, id), "the outer layer is on first") for id in on_garment),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
+        run=replace(bench.runs.over(finish.parts), said="from end to end"),
+        turned=Turned((bench.edge_allowance(finish.parts[0]) - PASSES,), row=2),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         caution=NEEDLE,
         booklet=bench.booklet(finish.id),

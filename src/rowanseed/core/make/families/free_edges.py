@@ -11,6 +11,7 @@ from rowanseed.core.make.families.waistbands import folded_first, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, On
 from rowanseed.core.make.run import Run
+from rowanseed.core.make.runs import at_a
 from rowanseed.core.make.which import other_hand, puts_on_hood
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Finish, FinishKind
@@ -47,18 +48,22 @@ def reaches_hem(finish: Finish) -> bool:
     return all(p.edge in ("hem", "wrist") for p in finish.parts)
 
 
-def whole_run(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> Run | None:
+def whole_run(bench: Workbench, finish: Finish, joined: str = "") -> Run | None:
     """From where to where an edge is finished; None where a zip opens one of two rings, each hand by itself."""
     if bench.openings.hand_opened(finish.parts):
         return None
     run = bench.runs.over(finish.parts)
-    return replace(run, said=f"all round, {joined}" if run.ring else "from end to end")
+    if not run.ring:
+        return replace(run, said="from end to end")
+    where = bench.runs.ring_start(finish.parts)
+    said = f"all round, begun at {at_a(where)}{f', {joined}' if joined else ''}"
+    return replace(run, start=where, end=where, said=said)
 
 
-def whole(bench: Workbench, finish: Finish, joined: str = "begun at a seam") -> str:
+def whole(bench: Workbench, finish: Finish, joined: str = "") -> str:
     """The same in words."""
     run = whole_run(bench, finish, joined)
     if run is not None:
         return run.words
-    hand = bench.openings.hand_opened(finish.parts)
-    return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {joined}"
+    hand, begun = bench.openings.hand_opened(finish.parts), joined or "begun at a seam"
+    return f"on the {hand} from one edge of the zip to the other, on the {other_hand(hand)} all round, {begun}"

@@ -5,15 +5,12 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.make.run import Run
+from rowanseed.core.make.runs import at_a
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Finish
 
 GAP = 50.0
 """So much of a row stays open for the elastic to be drawn in, in mm (common practice, no source)."""
-ONE_EACH = ("inner leg seam", "underarm seam")
-"""Seams of which each leg or sleeve has one."""
-PREFERRED = (*ONE_EACH, "side seam")
-"""Where a tunnel that goes all round is begun, the first of these that crosses it."""
 
 
 def row_of(bench: Workbench, finish: Finish, *, gap: float = 0.0) -> Run:
@@ -21,9 +18,6 @@ def row_of(bench: Workbench, finish: Finish, *, gap: float = 0.0) -> Run:
     run = bench.runs.over(finish.parts)
     if not run.ring:
         return replace(run, said="from end to end")
-    crossing = [bench.runs.beside(part, end) for part in finish.parts for end in (0, 1)]
-    seams = [name for name in (*PREFERRED, *crossing) if name in crossing and name.endswith("seam")]
-    where = seams[0] if seams else "seam"
-    at = f"{'the' if where in ONE_EACH else 'a'} {where}"
-    said = f"all round, from a gap at {at} back to it" if gap else f"all round, beginning at {at}"
+    where = bench.runs.ring_start(finish.parts)
+    said = f"all round, from a gap at {at_a(where)} back to it" if gap else f"all round, beginning at {at_a(where)}"
     return Run(where, where, ring=True, said=said, short=(gap, 0.0))

@@ -9,7 +9,7 @@ from rowanseed.core.make import corners, facts, minutes, settings
 from rowanseed.core.make.binding import BINDING
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import finds_bound, why_not_bound
-from rowanseed.core.make.families.free_edges import across, on_edge, whole
+from rowanseed.core.make.families.free_edges import across, on_edge, whole, whole_run
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
@@ -51,6 +51,7 @@ def bound(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(facts.finish(Fact.PREPARED, finish.id),),
         uses=() if bench.household.is_knit else (Use(Supply.BINDING, mm),),
+        run=whole_run(bench, finish),
         setting=settings.seam(bench.household),
         rows=0,
         caution=NEEDLE,

@@ -6,7 +6,14 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import corners, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
+from rowanseed.core.make.families.bound_edges import (
+    all_along,
+    finds_bound,
+    not_of_a_knit,
+    run_along,
+    stretched,
+    why_not_bound,
+)
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
@@ -34,6 +41,7 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         *((f"{turns.pivoted(bench)} Fold the strip there to a mitre before you sew over it.",) if turns else ()),
         f"Trim both allowances to {bench.margin(6)}, and clip where it curves inwards, every {bench.margin(15)}."
         f"{f' {turns.clipped}' if turns else ''}",
+        run=run_along(step),
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.JOINED,),

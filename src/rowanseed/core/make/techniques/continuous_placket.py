@@ -22,6 +22,10 @@ from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench
 from rowanseed.core.pattern.making import DetailKind
 
+STRIP, SEAM, STANDS_OUT = 32.0, 6.0, 5.0
+"""How wide the strip is, how far from its edge it is sewn, and how far it stands out at the middle of the slash, in mm
+(common practice, no source)."""
+
 
 def continuous(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_detail(bench, "continuous placket", duty.id), number_of(bench, duty)
@@ -30,12 +34,12 @@ def continuous(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "strip",
         Act.TRIM,
         f"Sew the strip to the slash: {step.name}",
-        f"A strip on the straight grain, {bench.margin(32)} wide and twice as long as the slash, one long edge pressed "
-        f"in by {bench.margin(6)}.",
+        f"A strip on the straight grain, {bench.margin(STRIP)} wide and twice as long as the slash, one long edge "
+        f"pressed in by {bench.margin(SEAM)}.",
         "Spread the slash until it is one straight line and lay it on the strip, right sides together, garment up: the "
-        f"raw edges even at both ends, at the middle of the slash the strip stands out by {bench.margin(5)}.",
-        f"Stitch {bench.margin(6)} from the strip's edge, just below the reinforcing; at the middle needle down, foot "
-        "up, and push the fold of the garment behind it. Press into the strip.",
+        f"raw edges even at both ends, at the middle of the slash the strip stands out by {bench.margin(STANDS_OUT)}.",
+        f"Stitch {bench.margin(SEAM)} from the strip's edge, just below the reinforcing; at the middle needle down, "
+        "foot up, and push the fold of the garment behind it. Press into the strip.",
         took=minutes.each(8, number),
         setting=settings.staystitch(bench.household),
         after={Fact.CLOSED: "the slash is reinforced and cut first"},

@@ -6,7 +6,14 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import corners, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.bound_edges import all_along, finds_bound, not_of_a_knit, stretched, why_not_bound
+from rowanseed.core.make.families.bound_edges import (
+    all_along,
+    finds_bound,
+    not_of_a_knit,
+    run_along,
+    stretched,
+    why_not_bound,
+)
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
@@ -42,6 +49,7 @@ def double(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Stitch {bench.margin(DOUBLE)} from the raw edges {all_along(step)}. At the beginning fold the strip's end in "
         f"by {bench.margin(10)} and lap the other over it.",
         *filter(None, [stretched(step)]),
+        run=run_along(step),
         took=minutes.seam(1.5 * step.mm),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),
         gives=(Fact.PREPARED,),

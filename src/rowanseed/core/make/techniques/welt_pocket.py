@@ -21,9 +21,9 @@ from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 
-ROWS_APART, SHORTER = 10.0, 4.0
-"""The upper row runs so far above the lower one, and is so much shorter at both ends, in mm (common practice, no
-source)."""
+ROWS_APART, SHORTER, ROUND_THE_BAG = 10.0, 4.0, 10.0
+"""The upper row runs so far above the lower one, and is so much shorter at both ends; the bags are sewn together so far
+from their edge, in mm (common practice, no source)."""
 
 
 def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -83,8 +83,8 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "welt's allowances inside; press both rows away from the mouth.",
             "Lift the garment at the ends and sew the little triangles down to the bags, in line with the ends of the "
             "welt.",
-            f"Sew round the two bag pieces, {bench.margin(10)} from their edge, beginning and ending over the "
-            "triangles.",
+            f"Sew round the two bag pieces, {bench.margin(ROUND_THE_BAG)} from their edge, beginning and ending over "
+            "the triangles.",
         ),
     )
     yield held_in_place(

@@ -1,24 +1,38 @@
-"""A band folded back on its fold line, right sides together, to close its ends."""
+"""A band on its fold line: folded back, right sides together, to close its ends; folded over its seam and stitched."""
 
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
+from dataclasses import replace
 
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.make.families.waistbands import INNER, PASSES
+from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.joined import runs_against
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps import turned
-from rowanseed.drawings.steps.placing import Lying, as_drawn
+from rowanseed.drawings.steps.paper import about
+from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from, stretch
+from rowanseed.drawings.steps.shares import shares
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff, within
+from rowanseed.drawings.steps.together import others_beside, pair_shown
+from rowanseed.drawings.steps.turned import inward
 
+SHARE = 0.6
+"""Of what a band is sewn to, what lies about the seam is drawn, so far as a share of its length."""
+LONGER, NEAR = 0.04, 5.0
+"""Both sides of a seam lie flat beside each other where they differ by so small a share, and lie so near, in mm."""
+SHOWN = 5.0
+"""Of a long band by itself one end is drawn, so many times as long as it is wide."""
+IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches the fold inside."
 FAR = 5000.0
 """Longer than any band, in mm."""
 
@@ -44,8 +58,86 @@ def ends(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=tuple(Row(run) for run in rows if len(run) > 1))
 
 
+def turned_in(bench: Workbench, op: Operation) -> Stack | None:
+    """A band folded over its seam, beside what it is sewn to where that lies flat beside it, and the row in the ditch
+    between them."""
+    band = bench.piece(op.edges[0].piece) if op.edges else None
+    fold = band.line(LineKind.FOLD, "fold") if band is not None else None
+    join = next((j for j in bench.joins.values() if band is not None and band_of(bench, j) == band.id), None)
+    if band is None or fold is None or join is None:
+        return None
+    one, other = pair_shown(bench, op, join)
+    among = shares(bench, join, one, other)
+    if one[0].piece == band.id:
+        one, other, among = other, one, (among[1], among[0])
+    first = as_drawn(bench.piece(one[0].piece), bench.size)
+    against = runs_against(bench.pattern, one[0], other[0])
+    second = opened_from(first, one, band, other, against=against, shares=among)
+    if not _lies_flat(stretch(first.stitched(one), among[0]), stretch(second.stitched(other), among[1])):
+        return _alone(bench, as_drawn(band, bench.size), other)
+    line = first.stitched(one)
+    window = about([line], SHARE)
+    half = _half(second, _fold_of(second, bench.size), other[0])
+    below = Polygon(first.seam()).buffer(0).intersection(window)
+    above = Polygon(second.seam()).buffer(0).intersection(half).intersection(window)
+    words = (
+        f"The {lower_first(band.name)} folded on its fold line over the seam, beside the "
+        f"{lower_first(first.piece.name)}, both right side up: {IN_THE_DITCH} {others_beside(bench, op, one, other)}"
+    )
+    layers = (
+        Layer(below, Stuff.RIGHT, first.piece.name, window),
+        Layer(above, Stuff.RIGHT, f"{band.name}, folded", window),
+    )
+    return Stack(layers, words.rstrip(), rows=(Row(within(line, window)),))
+
+
+def _lies_flat(line: Sequence[Point], on: Sequence[Point]) -> bool:
+    """Whether the two sides of a seam are alike, so that both lie flat beside each other."""
+    a, b = LineString(line), LineString(on)
+    longer = abs(a.length - b.length)
+    return bool(longer < LONGER * b.length and b.hausdorff_distance(a) < NEAR + longer)
+
+
+def _alone(bench: Workbench, flat: Lying, sewn: Sequence[EdgePart]) -> Stack:
+    """One end of a folded band by itself, its seam below, with the row along that."""
+    lying = _seam_below(flat, sewn)
+    whole = Polygon(lying.seam()).buffer(0).intersection(_half(lying, _fold_of(lying, bench.size), sewn[0]))
+    left, top, right, low = whole.bounds
+    shown = min(right - left, SHOWN * (low - top))
+    window = box(left - 10.0, top - 10.0, left + shown, low + 10.0)
+    words = (
+        f"The {lower_first(lying.piece.name)} folded on its fold line over the seam, right side up; what it is sewn to "
+        f"does not lie flat beside it and is left out: {IN_THE_DITCH}"
+    )
+    row = Row(within(lying.stitched(sewn), window))
+    goes_on = window if shown < right - left else None
+    layer = Layer(whole.intersection(window), Stuff.RIGHT, f"{lying.piece.name}, folded", goes_on)
+    return Stack((layer,), words, rows=(row,))
+
+
+def _seam_below(flat: Lying, sewn: Sequence[EdgePart]) -> Lying:
+    """A band turned so that its seam runs level, below it."""
+    line = flat.stitched(sewn)
+    turn = -math.atan2(line[-1][1] - line[0][1], line[-1][0] - line[0][0])
+    if inward(flat, line) > 0:
+        turn += math.pi
+    cos, sin = math.cos(turn), math.sin(turn)
+
+    def move(p: Point) -> Point:
+        x, y = flat.move(p)
+        return (x * cos - y * sin, x * sin + y * cos)
+
+    return replace(flat, move=move)
+
+
+def _fold_of(lying: Lying, size: str) -> list[Point]:
+    fold = lying.piece.line(LineKind.FOLD, "fold")
+    assert fold is not None
+    return [lying.move(upright(p)) for p in fold.ends[size]]
+
+
 def _half(lying: Lying, fold: list[Point], inner: EdgePart) -> BaseGeometry:
-    """All that lies on the inner edge's side of a fold line."""
+    """All that lies on one edge's side of a fold line."""
     (ax, ay), (bx, by) = fold
     gone = math.dist(*fold) or 1.0
     ux, uy = (bx - ax) / gone * FAR, (by - ay) / gone * FAR
@@ -55,4 +147,4 @@ def _half(lying: Lying, fold: list[Point], inner: EdgePart) -> BaseGeometry:
     return min(sides, key=lambda side: side.distance(edge))
 
 
-STACKS = {("band", "ends"): ends}
+STACKS = {("band", "ends"): ends, ("band", "turn"): turned_in, ("half placket", "turn"): turned_in}

@@ -50,7 +50,7 @@ def _slash_of(piece: Piece, size: str) -> tuple[Point, Point] | None:
     return (a, b) if ring.distance(Spot(a)) <= ring.distance(Spot(b)) else (b, a)
 
 
-def _whole(bench: Workbench, piece: Piece) -> Polygon:
+def whole(bench: Workbench, piece: Piece) -> Polygon:
     """What is cut of a piece, upright and right side up: of one on the fold both halves."""
     lying = as_drawn(piece, bench.size)
     half, fold = Polygon(lying.cutting()).buffer(0), fold_of(bench, piece.id)
@@ -65,14 +65,14 @@ def _whole(bench: Workbench, piece: Piece) -> Polygon:
     return half.union(affine_transform(half, matrix)).buffer(0.2).buffer(-0.2)
 
 
-def _slashed(bench: Workbench, op: Operation) -> tuple[Piece, tuple[Point, Point]] | None:
+def slashed(bench: Workbench, op: Operation) -> tuple[Piece, tuple[Point, Point]] | None:
     """The piece of the garment that is cut open, whole, and where."""
     own = {piece for detail in bench.details.values() for piece in detail.pieces}
     for id in op.on.pieces:
         piece = bench.piece(id)
         found = _slash_of(piece, bench.size)
         if found is not None and id not in own and id not in bench.facings:
-            return piece, _to_the_edge(found, _whole(bench, piece))
+            return piece, _to_the_edge(found, whole(bench, piece))
     return None
 
 
@@ -103,7 +103,7 @@ def _cut(slash: tuple[Point, Point]) -> tuple[Point, Point]:
 
 def reinforced_slash(bench: Workbench, op: Operation) -> Stack | None:
     """A row down one side of the slash to its point and up the other, and the cut between."""
-    found = _slashed(bench, op)
+    found = slashed(bench, op)
     if found is None:
         return None
     piece, slash = found
@@ -113,13 +113,13 @@ def reinforced_slash(bench: Workbench, op: Operation) -> Stack | None:
         "stitch across the point; the cut between them ends just before it."
     )
     window = about([slash], 0.6)
-    layers = (Layer(_whole(bench, piece).intersection(window), Stuff.RIGHT, piece.name, window),)
+    layers = (Layer(whole(bench, piece).intersection(window), Stuff.RIGHT, piece.name, window),)
     return Stack(layers, words, rows=(Row((one, slash[1], other)),), cuts=(_cut(slash),))
 
 
 def faced_slit(bench: Workbench, op: Operation) -> Stack | None:
     """The facing on the piece, slit line on slit line, the row round it and the cut."""
-    found = _slashed(bench, op)
+    found = slashed(bench, op)
     facing = next((bench.piece(id) for id in op.on.pieces if _is_facing(bench, id)), None)
     on_facing = _slash_of(facing, bench.size) if facing is not None else None
     if found is None or facing is None or on_facing is None:
@@ -127,7 +127,7 @@ def faced_slit(bench: Workbench, op: Operation) -> Stack | None:
     piece, slash = found
     turned = [(-x, y) for x, y in on_facing]
     onto = rigid(turned[::-1], slash[::-1], 0.0)
-    ring = [onto((-x, y)) for x, y in _whole(bench, facing).exterior.coords]
+    ring = [onto((-x, y)) for x, y in whole(bench, facing).exterior.coords]
     one, other = _beside(slash, BESIDE, slash[0])
     words = (
         f"The {lower_first(facing.name)} lies on the {lower_first(piece.name)}, right sides together, slit line on "
@@ -135,7 +135,7 @@ def faced_slit(bench: Workbench, op: Operation) -> Stack | None:
     )
     shape = Polygon(ring).buffer(0)
     window = about([ring], 0.15)
-    below = _whole(bench, piece).intersection(window)
+    below = whole(bench, piece).intersection(window)
     layers = (Layer(below, Stuff.RIGHT, piece.name, window), Layer(shape, Stuff.WRONG, facing.name))
     rows = (Row((one, slash[1], other), begins=True, ends=True),)
     return Stack(layers, words, rows=rows, cuts=(_cut(slash),))

@@ -11,6 +11,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.flies import BEFORE, LAP, sides
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.button_fly import SET_BACK
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import Piece
@@ -23,13 +24,17 @@ BESIDE = 2.0
 """The fold of the underlap lies so far beside the teeth, and is stitched so far from its edge, in mm."""
 BELOW = 15.0
 """Facing and shield go on so far below the end of the opening, in mm."""
+ROWS_OF_TAPE = (2.0, 6.0)
+"""The free tape is sewn down so far from the teeth, in mm."""
+EXTENSION = 45.0
+"""What a front goes on beyond its centre without a facing is drawn so wide, in mm."""
 CURVE = 8
 """The curve of the topstitching is drawn by so many lines."""
 
 
-def _fronts(bench: Workbench, op: Operation, *, gap: float = 0.0) -> tuple[Edge, Edge] | None:
+def _fronts(bench: Workbench, op: Operation, *, gap: float = 0.0, from_right: bool = True) -> tuple[Edge, Edge] | None:
     """The front that laps and the one below it."""
-    edges = edges_of_opening(bench, op, gap=gap)
+    edges = edges_of_opening(bench, op, gap=gap, right_side_up=from_right)
     if edges is None:
         return None
     lap = sides(bench)[0]
@@ -90,6 +95,49 @@ def underlap(bench: Workbench, op: Operation) -> Stack | None:
     return Stack((*parts, under.cloth(folded_at=BEFORE)), words, rows=(row,))
 
 
+def tape(bench: Workbench, op: Operation) -> Stack | None:
+    """The lap from inside, its facing turned in, the free tape of the zip on that, and the two rows through both."""
+    found, piece = _fronts(bench, op, from_right=False), _own(bench, op, 0)
+    if found is None:
+        return None
+    lap, _ = found
+    wide = _wide(piece, bench.size) if piece is not None else EXTENSION
+    name = piece.name if piece is not None else "extension"
+    teeth = replace(lap, line=lap.inside(BEFORE + BESIDE))
+    words = (
+        f"The {lower_first(lap.name)} from inside, with the {lower_first(name)} turned in; the zip's back is seen, its "
+        f"free tape on the {lower_first(name)}, sewn down in two rows; the front itself is folded out of their way."
+    )
+    layers = (
+        lap.cloth(folded_at=0.0),
+        Layer(lap.strip(wide, tail=BELOW), Stuff.RIGHT, name),
+        closed_zip(teeth, "zip, its back"),
+    )
+    rows = tuple(Row(teeth.inside(mm)) for mm in ROWS_OF_TAPE)
+    return Stack(layers, words, rows=rows)
+
+
+def holes_behind(bench: Workbench, op: Operation) -> Stack | None:
+    """The lap from inside, and on its facing the strip with the holes, its open edges sewn down."""
+    found, piece = _fronts(bench, op, from_right=False), _own(bench, op, 0)
+    own = [bench.piece(id) for id in op.on.pieces]
+    if found is None or piece is None or not own:
+        return None
+    lap, _ = found
+    strip, wide = own[0], _wide(own[0], bench.size)
+    inner = lap.strip(SET_BACK, tail=BELOW)
+    words = (
+        f"The {lower_first(lap.name)} from inside, with the {lower_first(piece.name)} turned in; on it the "
+        f"{lower_first(strip.name)}, its fold just inside the front's edge, its open edges sewn to the facing."
+    )
+    layers = (
+        lap.cloth(folded_at=0.0),
+        Layer(lap.strip(_wide(piece, bench.size), tail=BELOW), Stuff.RIGHT, piece.name),
+        Layer(lap.strip(SET_BACK + wide).difference(inner), Stuff.RIGHT, strip.name),
+    )
+    return Stack(layers, words, rows=(Row(lap.inside(SET_BACK + wide - 2 * BESIDE)),))
+
+
 def topstitched(bench: Workbench, op: Operation) -> Stack | None:
     """The row on the right side of the lap, from its curve's end up to the waist."""
     found = _fronts(bench, op)
@@ -121,8 +169,10 @@ def _curved(lap: Edge) -> tuple[Point, ...]:
 STACKS = {
     ("fly zip", "facing"): facing,
     ("fly zip", "underlap"): underlap,
+    ("fly zip", "baste"): tape,
     ("fly zip", "zip"): topstitched,
     ("button fly", "facing"): facing,
     ("button fly", "underlap"): underlap,
+    ("button fly", "baste"): holes_behind,
     ("button fly", "lap"): topstitched,
 }

@@ -3,22 +3,23 @@
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 
-from shapely.geometry import LineString, Polygon
+from shapely.geometry import LineString, Polygon, box
 from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.make.operation import Operation
-from rowanseed.core.make.techniques.welt_pocket import ROWS_APART, SHORTER
+from rowanseed.core.make.techniques.welt_pocket import ROUND_THE_BAG, ROWS_APART, SHORTER
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import POCKET_DOTS, DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import LineKind, Mark, Piece
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.paper import about
-from rowanseed.drawings.steps.places import Place, laid_between, place_of, width_of
-from rowanseed.drawings.steps.placing import Share, as_drawn, laid_on
-from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
+from rowanseed.drawings.steps.places import Place, laid_between, mirrored, place_of, width_of
+from rowanseed.drawings.steps.placing import Lying, Shares, as_drawn, laid_on
+from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff, within
 from rowanseed.drawings.steps.turned import row
 
 OUTSIDE = 3.0
@@ -29,8 +30,21 @@ TOGETHER = 0.5
 """Corners of two pieces that are drawn as one lie so close together, in mm."""
 
 
-def bag_on_its_seam(bench: Workbench, op: Operation) -> Stack | None:
-    """A bag on the edge of the front, right sides together, between the pocket's dots."""
+@dataclass(frozen=True)
+class _OnSeam:
+    """A bag on the edge of a front or a back, and the part of that edge which is its mouth."""
+
+    under: Lying
+    over: Lying
+    mouth: EdgePart
+
+    @property
+    def window(self) -> BaseGeometry:
+        return about([self.under.stitched((self.mouth,)), self.over.cutting()], 0.2)
+
+
+def _on_its_seam(bench: Workbench, op: Operation, *, right_side_up: bool) -> _OnSeam | None:
+    """A bag along the edge of the first piece that has its dots."""
     bag = bench.piece(op.on.pieces[0])
     for id in op.on.pieces[1:]:
         piece = bench.piece(id)
@@ -40,33 +54,62 @@ def bag_on_its_seam(bench: Workbench, op: Operation) -> Stack | None:
         under, opening = as_drawn(piece, bench.size), (EdgePart(bag.id, "opening"),)
         mouth = EdgePart(piece.id, dots[0].edge, from_mark=dots[0].id, to_mark=dots[1].id)
         side = (EdgePart(piece.id, dots[0].edge),)
-        share = _lies_along(bench, piece, dots[0], as_drawn(bag, bench.size).stitched(opening))
-        over = laid_on(under, side, bag, opening, against=True, shares=(share, (0.0, 1.0)))
-        line = under.stitched((mouth,))
-        window = about([line, over.cutting()], 0.2)
-        below = Polygon(under.cutting()).buffer(0).intersection(window)
-        words = (
-            f"The {lower_first(bag.name)} lies on the {lower_first(piece.name)}, right sides together, edge on edge; "
-            "sewn just outside the seam's stitching line, between the pocket's dots. The other bag lies so on the "
-            "other edge."
-        )
-        layers = (
-            Layer(below, Stuff.RIGHT, piece.name, window),
-            Layer(Polygon(over.cutting()).buffer(0), Stuff.WRONG, bag.name),
-        )
-        rows = (Row(tuple(row(under, mouth, -OUTSIDE))),)
-        return Stack(layers, words, rows=rows, marks=(line[0], line[-1]))
+        shares = _lies_along(bench, piece, dots[0], as_drawn(bag, bench.size).stitched(opening))
+        over = laid_on(under, side, bag, opening, against=True, shares=shares)
+        return _OnSeam(under, over, mouth) if right_side_up else _OnSeam(mirrored(under), mirrored(over), mouth)
     return None
 
 
-def _lies_along(bench: Workbench, piece: Piece, upper: Mark, opening: list[Point]) -> Share:
-    """How much of its seam a bag lies along, as a share in ring order: from a little above the upper dot on."""
+def bag_on_its_seam(bench: Workbench, op: Operation) -> Stack | None:
+    """A bag on the edge of the front, right sides together, between the pocket's dots."""
+    found = _on_its_seam(bench, op, right_side_up=True)
+    if found is None:
+        return None
+    under, bag, line = found.under, found.over.piece, found.under.stitched((found.mouth,))
+    below = Polygon(under.cutting()).buffer(0).intersection(found.window)
+    words = (
+        f"The {lower_first(bag.name)} lies on the {lower_first(under.piece.name)}, right sides together, edge on edge; "
+        "sewn just outside the seam's stitching line, between the pocket's dots. The other bag lies so on the "
+        "other edge."
+    )
+    layers = (
+        Layer(below, Stuff.RIGHT, under.piece.name, found.window),
+        Layer(Polygon(found.over.cutting()).buffer(0), Stuff.WRONG, bag.name),
+    )
+    rows = (Row(tuple(row(under, found.mouth, -OUTSIDE))),)
+    return Stack(layers, words, rows=rows, marks=(line[0], line[-1]))
+
+
+def bag_held(bench: Workbench, op: Operation) -> Stack | None:
+    """The bag folded to the front inside the garment, and its upper edge basted or tacked there."""
+    found = _on_its_seam(bench, op, right_side_up=False)
+    if found is None:
+        return None
+    under, bag, line = found.under, found.over.piece, found.under.stitched((found.mouth,))
+    below = Polygon(under.cutting()).buffer(0).intersection(found.window)
+    top = next((edge.name for edge in bag.edges if edge.name == "top"), None)
+    words = (
+        f"The {lower_first(under.piece.name)} from inside, the {lower_first(bag.name)} folded to it from the side "
+        "seam: its upper edge is held, and both ends of the mouth."
+    )
+    layers = (
+        Layer(below, Stuff.WRONG, under.piece.name, found.window),
+        Layer(Polygon(found.over.cutting()).buffer(0), Stuff.WRONG, bag.name),
+    )
+    rows = (Row(tuple(found.over.stitched((EdgePart(bag.id, top),))), by_hand=True),) if top else ()
+    return Stack(layers, words, rows=rows, marks=(line[0], line[-1]))
+
+
+def _lies_along(bench: Workbench, piece: Piece, upper: Mark, opening: list[Point]) -> Shares:
+    """How much of its seam a bag lies along and how much of the bag's edge that is, as shares as the seam runs: from
+    a little above the upper dot on, as far as the piece goes."""
     chain = piece.shapes[bench.size].edges[upper.edge]
     whole, long = chain_length(chain), LineString(opening).length
     from_top = upper.distance[bench.size]
     begun = max(0.0, from_top - ABOVE) if long > from_top else from_top
     first, last = begun / whole, min(1.0, (begun + long) / whole)
-    return (1.0 - last, 1.0 - first) if upper.anchor == "end" else (first, last)
+    own = min(1.0, (last - first) * whole / long)
+    return ((1.0 - last, 1.0 - first), (1.0 - own, 1.0)) if upper.anchor == "end" else ((first, last), (0.0, own))
 
 
 def mouth_on_its_side_piece(bench: Workbench, op: Operation) -> Stack | None:
@@ -137,6 +180,63 @@ def welt_about_its_line(bench: Workbench, op: Operation) -> Stack | None:
     return Stack((*below, *layers), words, rows=tuple(rows), marks=low)
 
 
+def welt_made_up(bench: Workbench, op: Operation) -> Stack | None:
+    """A welt folded right sides together, with the rows across its ends."""
+    welt = bench.piece(op.on.pieces[0])
+    fold = welt.line(LineKind.FOLD, "fold")
+    if fold is None:
+        return None
+    lying = as_drawn(welt, bench.size, right_side_up=False)
+    level = sum(lying.move(upright(p))[1] for p in fold.ends[bench.size]) / 2
+    left, top, right, _ = Polygon(lying.cutting()).bounds
+    half = Polygon(lying.cutting()).buffer(0).intersection(box(left, top, right, level))
+    ends = [lying.stitched((EdgePart(welt.id, name),)) for name in ("left", "right") if welt.has_edge(name)]
+    rows = tuple(Row(within(line, half)) for line in ends)
+    words = (
+        f"The {lower_first(welt.name)} folded on its fold line, right sides together, its raw edges above: a row "
+        "across each end."
+    )
+    return Stack((Layer(half, Stuff.WRONG, f"{welt.name}, folded"),), words, rows=rows)
+
+
+def bags_together(bench: Workbench, op: Operation) -> Stack | None:
+    """Both bags of a welt pocket on each other, and the row round three of their sides."""
+    welt = bench.piece(op.on.pieces[0])
+    id = next((id for id in op.on.pieces if id != welt.id and id.startswith(welt.id)), None)
+    if id is None:
+        return None
+    lying = as_drawn(bench.piece(id), bench.size, right_side_up=False)
+    shape = Polygon(lying.cutting()).buffer(0)
+    left, top, right, low = shape.bounds
+    inside = ROUND_THE_BAG
+    row = ((left + inside, top), (left + inside, low - inside), (right - inside, low - inside), (right - inside, top))
+    words = (
+        f"Both pieces of the {lower_first(lying.piece.name)} on each other, right sides together, the garment turned "
+        "away from them: the row runs round, over the little triangles at both ends of the mouth."
+    )
+    return Stack((Layer(shape, Stuff.WRONG, lying.piece.name),), words, rows=(Row(row, begins=True, ends=True),))
+
+
+def welt_held(bench: Workbench, op: Operation) -> Stack | None:
+    """The welt turned up over its mouth, both of its ends held by hand."""
+    welt = bench.piece(op.on.pieces[0])
+    place = place_of(bench, welt.id, width_of(welt, bench.size))
+    fold = welt.line(LineKind.FOLD, "fold")
+    if place is None or fold is None:
+        return None
+    low = (place.left, place.right)
+    lying = as_drawn(welt, bench.size)
+    deep = Polygon(lying.seam()).bounds[3] - sum(lying.move(upright(p))[1] for p in fold.ends[bench.size]) / 2
+    high = _shifted(low, deep)
+    shape = _above(low, deep)
+    words = (
+        f"The {lower_first(welt.name)} turned up over its mouth on the right side of the "
+        f"{' and '.join(lower_first(name) for name in place.names)}: both ends are held by hand."
+    )
+    rows = tuple(Row((low[k], high[k]), by_hand=True) for k in (0, 1))
+    return Stack((*place.layers(shape), Layer(shape, Stuff.RIGHT, welt.name)), words, rows=rows, marks=low)
+
+
 def _folded_below(welt: Piece, size: str, place: Place) -> BaseGeometry:
     """A welt folded double with its stitching line between two marks."""
     lying = laid_between(welt, size, place.left, place.right)
@@ -174,7 +274,11 @@ def _above(line: tuple[Point, Point], deep: float) -> BaseGeometry:
 
 STACKS = {
     ("in-seam pocket", "mouth"): bag_on_its_seam,
+    ("in-seam pocket", "hold"): bag_held,
     ("slant pocket", "hold"): mouth_on_its_side_piece,
+    ("welt pocket", "made"): welt_made_up,
     ("welt pocket", "rows"): welt_about_its_line,
+    ("welt pocket", "bag"): bags_together,
+    ("welt pocket", "hold"): welt_held,
     ("sham welt", "sew"): welt_about_its_line,
 }

@@ -1,0 +1,109 @@
+"""Strips that are folded and stitched: straps, ties, loops, belts. Long ones are drawn in part."""
+
+from __future__ import annotations
+
+from shapely.geometry import Polygon, box
+
+from rowanseed.core.base.words import lower_first
+from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.pieces import Piece
+from rowanseed.drawings.steps.placing import as_drawn
+from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
+
+SHOWN = 5.0
+"""Of a long strip a part is drawn, so many times as long as it is wide when it is made up."""
+LEAST = 34.0
+"""A strip that is made up narrower, in mm, is drawn so wide: it could not be lettered."""
+GAP = 100.0
+"""A belt is left open so far at the centre back, in mm, to be turned."""
+BESIDE = 0.12
+"""A row beside an edge is drawn so far from it, as a share of the strip's width."""
+APART = 0.8
+"""What is drawn of one strip in two states or places lies so far apart, as a share of its width."""
+
+
+def _size_of(piece: Piece, size: str) -> tuple[float, float, float]:
+    """How long a strip is and how wide on its stitching lines, and how far its allowances reach along its sides."""
+    left, top, right, low = Polygon(as_drawn(piece, size).seam()).bounds
+    outer = Polygon(as_drawn(piece, size).cutting()).bounds
+    if right - left > low - top:
+        return right - left, low - top, (outer[3] - outer[1] - (low - top)) / 2
+    return low - top, right - left, (outer[2] - outer[0] - (right - left)) / 2
+
+
+def folded(bench: Workbench, op: Operation) -> Stack | None:
+    """A strip with both long edges brought to its middle, and the same folded again and stitched along both edges."""
+    piece = bench.piece(op.on.pieces[0])
+    long, wide, side = _size_of(piece, bench.size)
+    deep = max(LEAST, (wide + 2 * side) / 4)
+    shown = min(long, SHOWN * deep)
+    window = box(-deep, -deep, shown, 6 * deep) if shown < long else None
+    low = (2 + APART) * deep
+    inside = deep * BESIDE
+    rows = tuple(
+        Row(((0.0, y), (shown, y)), begins=True, ends=window is None) for y in (low + inside, low + deep - inside)
+    )
+    words = (
+        f"Above the {lower_first(piece.name)}, its long edges brought to the middle line on the wrong side, along "
+        "which it is folded again; below, folded, with its two rows, begun at the same end."
+    )
+    layers = (
+        Layer(box(0.0, 0.0, shown, deep), Stuff.RIGHT, "one long edge", window),
+        Layer(box(0.0, deep, shown, 2 * deep), Stuff.RIGHT, "the other", window),
+        Layer(box(0.0, low, shown, low + deep), Stuff.RIGHT, f"{piece.name}, folded", window),
+    )
+    return Stack(layers, words, rows=rows, folds=(((0.0, deep), (shown, deep)),))
+
+
+def belt(bench: Workbench, op: Operation) -> Stack | None:
+    """One end of a belt and its middle, folded lengthwise: the rows from the ends to the gap at the centre back."""
+    piece = bench.piece(op.on.pieces[0])
+    long, wide, side = _size_of(piece, bench.size)
+    deep = wide / 2
+    shown = SHOWN * deep
+    if long < shown:
+        return None
+    whole, low = deep + side, (1 + APART) * (deep + side)
+    end, middle = box(-side, 0.0, shown, whole), box(0.0, low, shown, low + whole)
+    held = (box(-2 * whole, -whole, shown, 2 * whole), box(0.0, low - whole, shown, low + 2 * whole))
+    gap = min(GAP, shown * 0.4)
+    rows = (
+        Row(((0.0, 0.0), (0.0, deep), (shown, deep)), begins=True),
+        Row(((0.0, low + deep), ((shown - gap) / 2, low + deep)), ends=True),
+        Row(((shown, low + deep), ((shown + gap) / 2, low + deep)), ends=True),
+    )
+    words = (
+        f"The {lower_first(piece.name)} folded lengthwise, right sides together, its fold at the top: above one end, "
+        "below its middle. A row runs from each end round its corner to the gap that stays open at the centre back."
+    )
+    layers = (
+        Layer(end, Stuff.WRONG, f"{piece.name}, one end", held[0]),
+        Layer(middle, Stuff.WRONG, "centre back", held[1]),
+    )
+    return Stack(layers, words, rows=rows, folds=(((-side, 0.0), (shown, 0.0)), ((0.0, low), (shown, low))))
+
+
+def two_halves(bench: Workbench, op: Operation) -> Stack | None:
+    """Two pieces on each other, sewn along both long edges and one end."""
+    piece = bench.piece(op.on.pieces[0])
+    lying = as_drawn(piece, bench.size, right_side_up=False)
+    left, top, right, low = Polygon(lying.seam()).bounds
+    row = ((left, low), (left, top), (right, top), (right, low))
+    if right - left > low - top:
+        row = ((right, top), (left, top), (left, low), (right, low))
+    words = (
+        f"Two of the {lower_first(piece.name)} on each other, right sides together; the row runs along one long edge, "
+        "across one end and back along the other: the second end stays open."
+    )
+    shape = Polygon(lying.cutting()).buffer(0)
+    return Stack((Layer(shape, Stuff.WRONG, piece.name),), words, rows=(Row(row, begins=True, ends=True),))
+
+
+STACKS = {
+    ("strap", "fold"): folded,
+    ("ties at a band", "fold"): folded,
+    ("belt loops", "fold"): folded,
+    ("tie belt", "made"): belt,
+    ("back belt", "turn"): two_halves,
+}
