@@ -23,7 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     Waist,
     Where,
 )
-from rowanseed.core.compose.yokes import FULLER, PLEAT
+from rowanseed.core.compose.yokes import FULLER, PLEATED
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.finished import girths
 from rowanseed.core.pattern.pieces import Panel
@@ -92,7 +92,7 @@ def dress(front=(), back=(), **features):
     ("half", "yoke", "fullness", "ratio"),
     [
         ("back", YOKE, GATHERS, FULLER),
-        ("back", YOKE, FOLD, 1.0 + PLEAT / 150.0),
+        ("back", YOKE, FOLD, PLEATED),
         ("front", YOKE, GATHERS, FULLER),
         ("front", Shaping.SQUARE_YOKE, GATHERS, FULLER),
     ],

@@ -15,6 +15,7 @@ from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.opened_out import drawn_name
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Piece, PointKind, Role
+from rowanseed.core.pattern.pleats import FOLD, is_of_pleat
 
 ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
 """Lines that say where the tissue is altered and measured; no cloth is marked with them."""
@@ -137,7 +138,14 @@ def marks_to_make(
     for dart in piece.darts:
         add(dart.taken.words, f"{by.inside}s at legs and point" if by.inside == "tailor's tack" else by.inside)
     for line in piece.lines:
-        if line.kind not in ON_TISSUE and (used is None or used.lines(piece)):
+        if line.kind in ON_TISSUE or not (used is None or used.lines(piece)):
+            continue
+        if is_of_pleat(line):
+            # Told apart by colour: nothing else on the cloth says which is folded and which one the fold meets.
+            folds = line.id.endswith(FOLD)
+            what = "line where a pleat is folded" if folds else "line that a pleat's fold meets"
+            add(what, f"{by.inside} at both ends, {'one' if folds else 'the other'} of two colours")
+        else:
             add(line.kind.words, by.on_wrong_side)
     for point in piece.points:
         if used is None or used.point(point):

@@ -14,6 +14,7 @@ from rowanseed.core.alter.change import Alteration, AlterationStep, Altered, Tou
 from rowanseed.core.alter.follow import follow
 from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.kinds import kind_of, title
+from rowanseed.core.alter.matched import matched
 from rowanseed.core.alter.trued import taken_apart, trued
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.base.same import Same
@@ -62,6 +63,7 @@ def _blended(same: Same[Pattern], size: str, blend: Blend) -> Pattern:
     pattern = same.it
     blended = trued(pattern, blend_sizes(pattern, size, blend), size)
     blended, _ = follow(pattern, blended, size, _changed(pattern, blended, size))
+    blended = matched(pattern, blended, size)
     _refuse_crossing(blended, size, _changed(pattern, blended, size), "the blend")
     return blended
 
@@ -83,7 +85,7 @@ def _one(
     made = trued(pattern, made, size)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
-    altered = evenly_buttoned(pattern, altered, size)
+    altered = matched(pattern, evenly_buttoned(pattern, altered, size), size)
     everything = _changed(pattern, altered, size)
     _refuse_crossing(altered, size, everything, f"“{title(alteration, pattern)}”")
     touched = []

@@ -20,6 +20,7 @@ from rowanseed.core.compose.features import FEATURES
 from rowanseed.core.compose.figures import figures, hem_ruffle, reaches_the_hip
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
+from rowanseed.core.compose.notches import notch
 from rowanseed.core.compose.notion_text import is_cloth, read_notion
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
@@ -89,6 +90,7 @@ def compose(description: Description) -> Composed:
     if build.refused:
         raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
     leave_open(build)
+    notch(build)
     _views(build)
     tell_idle(build)
     _pulled_on(build)

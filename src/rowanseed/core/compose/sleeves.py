@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from functools import cache
 
 from rowanseed.core.compose import two_piece
@@ -148,20 +149,14 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
             long=long,
             height=height,
         )
+        _shoulder_point(
+            build, lambda size: _at_shoulder(build, back, front, size, goal(size)) - _under_behind(build, size)
+        )
         _set_in(build, ("sleeve", "under-sleeve"), front, back, ease=ease, gathered=False)
         finish_end(build, sleeve, (part("sleeve", "wrist"), part("under-sleeve", "wrist")))
         return
     build.piece("sleeve", "Sleeve", draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",))
-    build.mark(
-        "sleeve",
-        Mark(
-            "shoulder",
-            MarkKind.DOT,
-            "cap",
-            "start",
-            build.each(lambda size: _at_shoulder(build, back, front, size, goal(size))),
-        ),
-    )
+    _shoulder_point(build, lambda size: _at_shoulder(build, back, front, size, goal(size)))
     build.line("sleeve", LineKind.LEVEL, "bicep", lambda size: ((height(size), 0.0), (height(size), width(size))))
     build.line(
         "sleeve",
@@ -200,6 +195,17 @@ def _set_in(build: Build, pieces: tuple[str, ...], front: Half, back: Half, *, e
         why="the cap is eased over the shoulder" if ease else "",
     )
     build.along["armhole"] = ("armholes",)
+
+
+def _shoulder_point(build: Build, at: Callable[[Size], float]) -> None:
+    """The dot on a cap that meets the shoulder seam, so far from its back end."""
+    build.mark("sleeve", Mark("shoulder", MarkKind.DOT, "cap", "start", build.each(at)))
+
+
+def _under_behind(build: Build, size: Size) -> float:
+    """What the under sleeve takes of the back half of a cap."""
+    ahead = next(mark for mark in build.pieces["under-sleeve"].marks if mark.id == two_piece.UNDERARM)
+    return chain_length(build.edge("under-sleeve", "cap", size)) - ahead.distance[size.name]
 
 
 def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float) -> float:

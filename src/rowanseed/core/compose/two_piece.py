@@ -14,8 +14,10 @@ from rowanseed.core.compose.drafting import DOWN, IN, backwards, curve, lengthen
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.pieces import LineKind, Mark, MarkKind, Panel
 
+UNDERARM = "underarm"
+"""The dot of the under sleeve that meets the side seam."""
 ELBOW = 0.5
 """The elbow lies so far down the seam, as a share of its length."""
 HOLLOW, BULGE = 10.0, 8.0
@@ -86,6 +88,10 @@ def draft(build: Build, *, cap: Cap, wide: Figure, end: Figure, long: Figure, he
         lies = "sleeve" if id != "sleeve" else ""
         build.piece(id, name, draw, panel=Panel.SLEEVE, count=2, pair=True, hem=("wrist",), drawn_on=lies)
         _lines(build, id, height, long)
+    build.mark(
+        "under-sleeve",
+        Mark(UNDERARM, MarkKind.DOT, "cap", "start", build.each(lambda size: chain_length(cut(size)[2]))),
+    )
     for seam in ("front", "back"):
         build.join(
             f"sleeve-{seam}s",

@@ -164,22 +164,35 @@ def _notch_pairs(pattern: Pattern, size: str, join: Join) -> tuple[NotchPair, ..
     """Notches of one kind on both sides, compared by how far they stand from an end of their edges."""
     pairs = []
     for kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
-        one, other = (_notches(pattern, side, kind) for side in (join.a, join.b))
+        one, other = (notches_on(pattern, side, kind) for side in (join.a, join.b))
         if len(one) == len(other) == 1 and one[0] != other[0]:
             (p, m), (q, n) = one[0], other[0]
-            ends = [(da, db) for da in _from_ends(p, size, m) for db in _from_ends(q, size, n)]
+            a, b = (from_ends(pattern, size, side, *found) for side, found in ((join.a, (p, m)), (join.b, (q, n))))
+            ends = [(da, db) for da in a for db in b]
             pairs.append(NotchPair(p.name, q.name, min(abs(da - db) for da, db in ends)))
     return tuple(pairs)
 
 
-def _notches(pattern: Pattern, side: tuple[EdgePart, ...], kind: MarkKind) -> list[tuple[Piece, Mark]]:
+def notches_on(pattern: Pattern, side: tuple[EdgePart, ...], kind: MarkKind) -> list[tuple[Piece, Mark]]:
+    """The notches of a kind on one side of a seam, with their pieces."""
     pieces = [(pattern.piece(part.piece), part.edge) for part in side]
     return [(piece, mark) for piece, edge in pieces for mark in piece.marks if mark.edge == edge and mark.kind is kind]
 
 
-def _from_ends(piece: Piece, size: str, mark: Mark) -> tuple[float, float]:
+def from_ends(pattern: Pattern, size: str, side: tuple[EdgePart, ...], piece: Piece, mark: Mark) -> list[float]:
+    """How far a notch stands from both ends of its edge, and from those of the edges of its side beyond them, or from a
+    dot on them, which stands for the end of a seam that an edge goes round, as an under sleeve's at the underarm."""
     at = mark_distance(piece, size, mark)
-    return at, line_length(piece, size, mark.edge) - at
+    ends = [at, line_length(piece, size, mark.edge) - at]
+    beyond = []
+    for part in (part for part in side if part.piece != piece.id):
+        other = pattern.piece(part.piece)
+        long = line_length(other, size, part.edge)
+        beyond.append(long)
+        for dot in (one for one in other.marks if one.edge == part.edge and one.kind is MarkKind.DOT):
+            on = mark_distance(other, size, dot)
+            beyond += [on, long - on]
+    return [*ends, *(end + more for end in ends for more in beyond)]
 
 
 def part_length(pattern: Pattern, size: str, part: EdgePart) -> float:

@@ -14,7 +14,7 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.runs import edge_name
-from rowanseed.core.make.shared import grade, press, sew, understitch
+from rowanseed.core.make.shared import grade, met_first, press, sew, understitch
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
@@ -180,7 +180,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         act=Act.FACE,
         how=(
-            "Right sides together; match the seams and the centres first, then the notches, then between.",
+            f"Right sides together; match {met_first(bench, join.a)} first, "
+            f"{'then the notches, ' if bench.notched(join) else ''}then between.",
             *((ends,) if bench.openings.zips_at(join) and not ring else ()),
             *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),

@@ -71,6 +71,20 @@ def marked(bench: Workbench, join: Join) -> str:
     return "the shoulder point" if top else "the middle of the cap, found by folding, at the shoulder seam"
 
 
+def notches_of(bench: Workbench, join: Join) -> str:
+    """That front goes to front, where notches tell it."""
+    return ", single notch to single and double to double" if bench.notched(join) else ""
+
+
+def under_the_arm(bench: Workbench, join: Join) -> str:
+    """What of a sleeve meets the side seam: its own seam, or where it has none there the dot of its under sleeve."""
+    caps = [p for p in (*join.a, *join.b) if bench.panel(p.piece) is Panel.SLEEVE]
+    if len({p.piece for p in caps}) == 1:
+        return "the underarm seam on the side seam"
+    dotted = any(m.kind is MarkKind.DOT and m.edge == p.edge for p in caps[1:] for m in bench.piece(p.piece).marks)
+    return "the under sleeve's dot on the side seam" if dotted else "the middle of the under sleeve on the side seam"
+
+
 def tubes(bench: Workbench, join: Join) -> tuple[list[Join], list[Join]]:
     """(seams that close the sleeve, seams that close the body)."""
     sleeve = [
@@ -108,7 +122,8 @@ def in_the_flat(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "sleeve in the flat",
         how=(
-            f"Garment and sleeve flat, right sides together: {marked(bench, join)}, the notches and the ends; then "
+            f"Garment and sleeve flat, right sides together: {marked(bench, join)}"
+            f"{', the notches' if bench.notched(join) else ''} and the ends; then "
             f"{rest_of(join)}.",
             f"{bench.seam_of(join)} {run.words}, sleeve up; backstitch both ends.",
             *fullness(bench, join),

@@ -11,7 +11,7 @@ from rowanseed.core.make.families import laps
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import press, sew
+from rowanseed.core.make.shared import met_first, press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
@@ -144,8 +144,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         act=Act.BAND,
         how=(
-            f"Right side of the {name} to the right side of the garment; match the seams, centres and "
-            "notches, then ease in what is between.",
+            f"Right side of the {name} to the right side of the garment; match {met_first(bench, other)}"
+            f"{' and the notches' if bench.notched(join) else ''}, then ease in what is between.",
             *ends_of_facings_caught(bench, other),
             f"{bench.seam_of(join)} {bench.sewn_along(run)}.{'' if run.ring else fitted}",
         ),

@@ -29,7 +29,8 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BAND,
         how=(
             f"Right side of the {bench.name(outer)} to the right side of the garment, the {bench.name(inner)} held "
-            "up out of the way; match the side seams, centres and notches, then ease in what is between.",
+            "up out of the way; match the side seams and the centres"
+            f"{', then the notches' if bench.notched(join) else ''}, then ease in what is between.",
             f"{bench.seam_of(join)} {bench.sewn_along(run)}"
             + ("." if run.ring else ", each exactly at the band's finished end."),
         ),

@@ -55,7 +55,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 if is_closed
                 else f"its finished edges level with the finished {bench.open_half} edges"
             )
-            + "; pin these, then the notches, then between.",
+            + f"; pin these, {'then the notches, ' if bench.notched(join) else ''}then between.",
             *ends_of_facings_caught(bench, join.b if side is join.a else join.a),
             *(
                 (

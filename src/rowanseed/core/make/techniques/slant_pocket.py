@@ -36,7 +36,7 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Face the slanted mouth: {step.name}",
         f"The mouth runs off the grain and stretches: first a tape or a strip of fusible, {bench.margin(STAY)} wide, "
         "cut to the length of the tissue's line, along its stitching line on the wrong side.",
-        "Pocket facing on the front, right sides together, notches matched; sew along the mouth, from end to end.",
+        "Pocket facing on the front, right sides together, ends matched; sew along the mouth, from end to end.",
         *level(number),
         took=minutes.each(7, number),
         needs=ready(bench, detail),

@@ -12,9 +12,11 @@ from rowanseed.core.make.families.set_in_sleeves import (
     cap_of,
     finds,
     marked,
+    notches_of,
     rest_of,
     sleeve_of,
     tubes,
+    under_the_arm,
     why_not,
 )
 from rowanseed.core.make.operation import Need, Operation
@@ -34,12 +36,13 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "set-in sleeve",
         how=(
-            "Sleeve right side out inside the armhole, right sides together: the underarm seam on the side seam, "
-            f"{marked(bench, join)}, single notch to single and double to double; then {rest_of(join)}.",
+            f"Sleeve right side out inside the armhole, right sides together: {under_the_arm(bench, join)}, "
+            f"{marked(bench, join)}{notches_of(bench, join)}; then {rest_of(join)}.",
             f"{bench.seam_of(join)} all round, sleeve up, begun at the underarm and sewn {bench.margin(15)} over the "
             "beginning.",
             *fullness(bench, join),
-            f"From notch to notch through the underarm a second row {bench.margin(SECOND_ROW)} inside the allowance; "
+            f"{'From notch to notch' if bench.notched(join) else 'Along the lower third of the armhole,'} through the "
+            f"underarm a second row {bench.margin(SECOND_ROW)} inside the allowance; "
             f"trim there to {bench.margin(8)}.",
         ),
         requires=(
