@@ -4,6 +4,7 @@ That single ones belong to the front and double ones to the back is common pract
 """
 
 import re
+from itertools import product
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -17,9 +18,10 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.workbench import workbench
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart
 from rowanseed.core.pattern.pieces import MarkKind, Panel
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.core.pattern.walk import walk
+from rowanseed.core.pattern.walk import part_length, walk
 
 from .descriptions import whole_ones
 from .everyday import EVERYDAY, everyday
@@ -126,3 +128,69 @@ def test_no_step_speaks_of_notches_that_its_seams_do_not_have(name):
         parts = {(p.piece, p.edge) for j in joins for p in (*j.a, *j.b)} | {(e.piece, e.edge) for e in op.edges}
         own = {(piece, mark.edge) for piece, _ in parts for mark in bench.piece(piece).marks if mark.kind in KINDS}
         assert parts & own, (op.id, op.how)
+
+
+# ---------------------------------------------------------------- bands
+
+
+def between(pattern, size):
+    """Of each band whether its notches stand where edges of the garment meet: how far from the nearest such place."""
+    for join in pattern.making.joins:
+        band = pattern.piece(join.b[0].piece)
+        own = [m for m in band.marks if m.id.startswith("at-seam") and m.edge == join.b[0].edge]
+        if len(join.b) == 1 and own and len(join.a) > 1:
+            ratio = join.difference.amount if join.difference.kind is DifferenceKind.GATHERS else 1.0
+            half = [part_length(pattern, size, p) / ratio for p in join.a if p.hand in (None, "left")]
+            every = product((0, 1, 2), repeat=len(half))
+            sums = {sum(c * long for c, long in zip(counts, half, strict=True)) for counts in every}
+            yield [min(abs(mark_distance(band, size, m) - at) for at in sums) for m in own], join, own
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_a_band_is_notched_where_the_seams_and_centres_of_its_edge_come_to_stand(name):
+    pattern = everyday(name)
+    for size in (pattern.envelope.sizes[0], pattern.envelope.sizes[-1]):
+        for apart, _, _ in between(pattern, size):
+            assert max(apart) < 0.2
+
+
+def test_the_notch_of_a_waistband_stands_over_the_side_seam():
+    """From the zip at the centre back on, beyond the underlap, lies the back."""
+    pattern = everyday("pencil skirt")
+    for size in pattern.envelope.sizes:
+        band = pattern.piece("waistband")
+        long = chain_length(band.shapes[size].edges["waist"])
+        at = {mark.id: mark_distance(band, size, mark) for mark in band.marks}
+        back = part_length(pattern, size, EdgePart("back", "waist"))
+        assert at["opening"] - at["at-seam-1"] == pytest.approx(back, abs=0.2) and at["opening"] < long
+    steps = compile_garment(pattern, "A", middle(pattern), MakingChoices()).operations
+    assert any("match its notches with the seams" in text for op in steps for text in op.how)
+
+
+def test_taken_in_at_the_sides_the_notch_of_the_band_goes_along():
+    pattern = everyday("pencil skirt")
+    size = middle(pattern)
+    altered = carry_out(pattern, size, [Alteration("seam", -20.0, "sides")]).pattern
+    ((apart, _, (mark,)),) = between(altered, size)
+    assert apart[0] < 0.2
+    assert mark.distance[size] < pattern.piece("waistband").mark(mark.id).distance[size] - 2.0
+
+
+@pytest.mark.parametrize("name", ["puff-sleeved dress"])
+def test_a_gathered_cap_is_drawn_up_between_its_notches_to_what_the_armhole_has_there(name):
+    """Below them cap and armhole are alike: gathered all along, the notches could not meet."""
+    pattern = everyday(name)
+    size = middle(pattern)
+    op = next(
+        op for op in compile_garment(pattern, "A", size, MakingChoices()).operations if op.id == "gather-armholes"
+    )
+    told = re.search(r"from ([\d.]+) cm to ([\d.]+) cm between the notches", " ".join(op.how))
+    at = {}
+    for piece in pattern.pieces:
+        for mark in piece.marks:
+            at[mark.id] = mark_distance(piece, size, mark)
+    cap = at["cap-front"] - at["cap-back"]
+    (join,) = (j for j in pattern.making.joins if j.id == "armholes")
+    armhole = sum(part_length(pattern, size, p) for p in join.b) - at["armhole-front"] - at["armhole-back"]
+    assert [10 * float(figure) for figure in told.groups()] == pytest.approx([cap, armhole], abs=0.6)
+    assert [(edge.mark, edge.to_mark) for edge in op.edges] == [("cap-back", "cap-front")]

@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
+from itertools import product
 
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import DifferenceKind, Join
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
-from rowanseed.core.pattern.walk import from_ends, notches_on
+from rowanseed.core.pattern.walk import from_ends, notches_on, part_length
 
 MET, SEEN = 1.0, 0.1
 """Notches met that stood so far apart, in mm; what is less apart now is left."""
+SEEN_ON_BAND = 0.6
+"""A notch of a band belongs to where edges meet that it stands so near, in mm."""
 Found = tuple[Piece, Mark]
 
 
@@ -20,6 +24,7 @@ def matched(before: Pattern, after: Pattern, size: str) -> Pattern:
     for join in after.making.joins:
         for kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH):
             after = _pair(before, after, size, join, kind)
+        after = _on_band(before, after, size, join)
     return after
 
 
@@ -62,3 +67,29 @@ def _moved(pattern: Pattern, piece: Piece, mark: Mark, size: str, on: float) -> 
     now = replace(mark, distance={**mark.distance, size: mark.distance[size] + by})
     changed = replace(piece, marks=tuple(now if one.id == mark.id else one for one in piece.marks))
     return replace(pattern, pieces=tuple(changed if one.id == piece.id else one for one in pattern.pieces))
+
+
+def _on_band(before: Pattern, after: Pattern, size: str, join: Join) -> Pattern:
+    """Notches of a band that stand where the edges of what it is sewn to meet, on both hands or one."""
+    half = [part for part in join.a if part.hand in (None, "left")]
+    if len(join.b) != 1 or len(half) < 2 or join.difference.kind is not DifferenceKind.NONE:
+        return after
+    was, now = ([part_length(of, size, part) for part in half] for of in (before, after))
+    if all(abs(one - other) < SEEN for one, other in zip(was, now, strict=True)):
+        return after
+    # How often each edge is counted, up to a notch: those with the fewest first.
+    counts = sorted(product(range(3), repeat=len(half)), key=sum)
+    band = before.piece(join.b[0].piece)
+    for mark in (one for one in band.marks if one.edge == join.b[0].edge and one.kind is MarkKind.NOTCH):
+        at = mark.distance[size]
+        found = next((c for c in counts if any(c) and abs(_summed(c, was) - at) < SEEN_ON_BAND), None)
+        if found is not None and mark.anchor in ("start", "end"):
+            now_at = after.piece(band.id).mark(mark.id).distance[size]
+            by = _summed(found, now) - now_at
+            on = by if mark.anchor == "start" else -by
+            after = _moved(after, after.piece(band.id), after.piece(band.id).mark(mark.id), size, on)
+    return after
+
+
+def _summed(counts: Sequence[int], lengths: Sequence[float]) -> float:
+    return sum(count * length for count, length in zip(counts, lengths, strict=True))

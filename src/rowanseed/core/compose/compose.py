@@ -10,6 +10,7 @@ from rowanseed.core.base.errors import AlterationError, PatternError
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.apron import apron
+from rowanseed.core.compose.band_notches import notch_bands
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, PrintedView
@@ -91,6 +92,7 @@ def compose(description: Description) -> Composed:
         raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
     leave_open(build)
     notch(build)
+    notch_bands(build)
     _views(build)
     tell_idle(build)
     _pulled_on(build)

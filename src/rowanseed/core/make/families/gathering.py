@@ -8,10 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.between_notches import between_notches
 from rowanseed.core.make.families.eased import KEY, fullness_ids
 from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.walk import copies, part_length
@@ -35,13 +36,30 @@ why_not = why_not_of(fullness_ids, why_not_gathered)
 
 
 def lengths_of(bench: Workbench, join: Join) -> str:
-    """From what length to what: of what runs round the garment in all, of what is there on both hands on each."""
-    return f"from {bench.fine(_long(bench, join, join.a))} to {drawn_to(bench, join)}"
+    """From what length to what: of what runs round the garment in all, of what is there on both hands on each; of a
+    cap between its notches."""
+    held = between_notches(bench, join)
+    return f"from {bench.fine(held.long if held else _long(bench, join, join.a))} to {drawn_to(bench, join)}"
 
 
 def drawn_to(bench: Workbench, join: Join) -> str:
     """What it is to measure once it is drawn up."""
+    held = between_notches(bench, join)
+    if held is not None:
+        return f"{bench.fine(held.drawn_to)} between the notches, on each side"
     return f"{bench.fine(_long(bench, join, join.b))} {'on each side' if join.each_hand else 'altogether'}"
+
+
+def pinned(bench: Workbench, join: Join) -> str:
+    """How the fullness is shared out before it is drawn up."""
+    if between_notches(bench, join) is None:
+        return "Mark both edges in quarters and pin quarter on quarter."
+    return "Pin notch on notch, and the shoulder point on the shoulder seam."
+
+
+def from_where(bench: Workbench, join: Join) -> str:
+    """How far along an edge it is gathered, within a sentence; empty for all of it."""
+    return "" if between_notches(bench, join) is None else " from notch to notch over the cap"
 
 
 def _long(bench: Workbench, join: Join, parts: Iterable[EdgePart]) -> float:
@@ -61,6 +79,11 @@ def whole_first(bench: Workbench, join: Join) -> Iterator[Need]:
             yield need
 
 
+def gathered_edges(bench: Workbench, join: Join) -> tuple[EdgeShown, ...]:
+    held = between_notches(bench, join)
+    return shown(join.a) if held is None else (held.edge,)
+
+
 def gathering_step(bench: Workbench, join: Join, technique: str, how: tuple[str, ...], **more: object) -> Operation:
     return Operation(
         id=f"gather-{join.id}",
@@ -70,7 +93,7 @@ def gathering_step(bench: Workbench, join: Join, technique: str, how: tuple[str,
         how=how,
         bench=Bench.MACHINE,
         minutes=minutes.seam(3 * bench.around([join.id])),
-        on=On(joins=(join.id,), edges=shown(join.a)),
+        on=On(joins=(join.id,), edges=gathered_edges(bench, join)),
         requires=(*bench.flat_first([join.id]), *whole_first(bench, join)),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
         setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
@@ -17,7 +17,7 @@ from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, Join
-from rowanseed.core.pattern.pieces import LineKind, Panel
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel
 
 ID = "band"
 
@@ -144,8 +144,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         act=Act.BAND,
         how=(
-            f"Right side of the {name} to the right side of the garment; match {met_first(bench, other)}"
-            f"{' and the notches' if bench.notched(join) else ''}, then ease in what is between.",
+            f"Right side of the {name} to the right side of the garment; {_met(bench, join, other)}, then ease in what "
+            "is between.",
             *ends_of_facings_caught(bench, other),
             f"{bench.seam_of(join)} {bench.sewn_along(run)}.{'' if run.ring else fitted}",
         ),
@@ -181,6 +181,16 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
         f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
         "allowance past the edge, at the other the underlap runs on."
     )
+
+
+def _met(bench: Workbench, join: Join, other: Sequence[EdgePart]) -> str:
+    """What is matched first: the notches of a band with the seams that they stand for."""
+    first = met_first(bench, other)
+    own = [p for p in (*join.a, *join.b) if p not in other]
+    marked = any(m.edge == p.edge and m.kind is MarkKind.NOTCH for p in own for m in bench.piece(p.piece).marks)
+    if bench.notched(join):
+        return f"match {first} and the notches"
+    return f"match its notches with {first}" if marked and first != "the ends" else f"match {first}"
 
 
 def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:

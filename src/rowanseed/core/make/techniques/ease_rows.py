@@ -8,14 +8,14 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.between_notches import notches
 from rowanseed.core.make.families.eased import finds, join_of, taken_out, why_not
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, On, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import EdgePart, Join
-from rowanseed.core.pattern.pieces import MarkKind, Panel
-from rowanseed.core.pattern.seamline import mark_distance
+from rowanseed.core.pattern.pieces import Panel
 
 
 def _is_cap(bench: Workbench, join: Join) -> bool:
@@ -28,23 +28,23 @@ UPPER_HALF = (0.25, 0.75)
 
 def _eased(bench: Workbench, part: EdgePart, *, is_cap: bool) -> EdgeShown:
     """What of an edge the rows run along: from its first notch to its last, or the upper half of a cap."""
-    piece = bench.piece(part.piece)
-    notches = [m for m in piece.marks if m.edge == part.edge and m.kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)]
-    if len(notches) > 1:
-        along = sorted(notches, key=lambda mark: mark_distance(piece, bench.size, mark))
+    along = notches(bench, part)
+    if len(along) > 1:
         return EdgeShown(part.piece, part.edge, along[0].id, to_mark=along[-1].id)
-    return EdgeShown(part.piece, part.edge, share=UPPER_HALF if is_cap and not notches else (0.0, 1.0))
+    return EdgeShown(part.piece, part.edge, share=UPPER_HALF if is_cap and not along else (0.0, 1.0))
 
 
 def _between(bench: Workbench, join: Join) -> str:
-    notched = any(
-        m.edge == p.edge and m.kind in (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)
-        for p in join.a
-        for m in bench.piece(p.piece).marks
-    )
+    notched = any(len(notches(bench, part)) > 1 for part in join.a)
     return (
         "between the notches" if notched else "along the upper half of the cap" if _is_cap(bench, join) else "along it"
     )
+
+
+def _worked(bench: Workbench, join: Join) -> tuple[EdgeShown, ...]:
+    """The edges that the rows run along: of a cap in two pieces the one that has its notches."""
+    notched = tuple(part for part in join.a if len(notches(bench, part)) > 1)
+    return tuple(_eased(bench, part, is_cap=_is_cap(bench, join)) for part in notched or join.a)
 
 
 def _shaped(bench: Workbench, join: Join) -> str:
@@ -72,7 +72,7 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.MACHINE,
         minutes=minutes.seam(2 * bench.around([join.id]), 1),
-        on=On(joins=(join.id,), edges=tuple(_eased(bench, part, is_cap=_is_cap(bench, join)) for part in join.a)),
+        on=On(joins=(join.id,), edges=_worked(bench, join)),
         requires=tuple(bench.flat_first([join.id])),
         gives=(facts.join(Fact.DRAWN_UP, join.id),),
         setting=settings.longest(bench.household, lining=pieces_of(join.a) <= bench.linings),

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.families.eased import join_of, taken_out
-from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of, why_not
+from rowanseed.core.make.families.gathering import finds, from_where, gathering_step, lengths_of, pinned, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -15,9 +15,9 @@ from rowanseed.core.pattern.making import Join
 
 def _drawn(bench: Workbench, join: Join) -> tuple[str, ...]:
     return (
-        "Mark both edges in quarters and pin quarter on quarter.",
+        pinned(bench, join),
         f"Draw the bobbin threads at both ends, {lengths_of(bench, join)}; wind them round a pin, "
-        "then even the gathers out between the quarters.",
+        "then even the gathers out between the pins.",
     )
 
 
@@ -30,9 +30,9 @@ def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         join,
         "gathers",
         (
-            f"Two rows at the longest stitch, {bench.margin(allowance - 5)} and {bench.margin(allowance + 3)} from "
-            "the raw edge, right side up, ends left long; stop and begin again at every seam, so that no thread "
-            "crosses one.",
+            f"Two rows at the longest stitch{from_where(bench, join)}, {bench.margin(allowance - 5)} and "
+            f"{bench.margin(allowance + 3)} from the raw edge, right side up, ends left long; stop and begin again at "
+            "every seam, so that no thread crosses one.",
             *_drawn(bench, join),
         ),
         leaves=(words,),

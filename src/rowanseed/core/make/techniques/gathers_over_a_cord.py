@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.families.eased import join_of, taken_out
 from rowanseed.core.make.families.elastics import needs_zigzag
-from rowanseed.core.make.families.gathering import finds, gathering_step, lengths_of, why_not
+from rowanseed.core.make.families.gathering import finds, from_where, gathering_step, lengths_of, pinned, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -22,9 +22,9 @@ def over_cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         join,
         "gathers over a cord",
         (
-            f"Lay a thin strong cord {bench.margin(allowance - 4)} from the raw edge and zigzag over it, wide enough "
-            "never to pierce it.",
-            "Mark both edges in quarters and pin quarter on quarter.",
+            f"Lay a thin strong cord{from_where(bench, join)}, {bench.margin(allowance - 4)} from the raw edge and "
+            "zigzag over it, wide enough never to pierce it.",
+            pinned(bench, join),
             f"Draw the cloth along the cord {lengths_of(bench, join)}, and even it out.",
         ),
         leaves=(words,),

@@ -8,12 +8,12 @@ from dataclasses import replace
 from rowanseed.core.make import settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import fullness_ids, join_of
-from rowanseed.core.make.families.gathering import drawn_to, why_not_so_full
+from rowanseed.core.make.families.gathering import drawn_to, from_where, gathered_edges, pinned, why_not_so_full
 from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
-from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.make.workbench import Workbench
 
 
 def _why_not(bench: Workbench, id: str) -> str:
@@ -34,17 +34,17 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Gather at the overlocker: {step.name}",
         "Differential feed at its highest, the longest stitch, needle tension tighter; on a strip of the same cloth "
         "try how much it draws, and change the stitch length until the ratio is right.",
-        f"One layer, right side up, the needle just outside the stitching line. Leave tails of {bench.length(150)} at "
-        "both ends: by the needle thread it can still be drawn or let out a little.",
-        f"It is to measure {drawn_to(bench, join)}. Mark quarters and pin quarter on quarter.",
+        f"One layer, right side up{from_where(bench, join)}, the needle just outside the stitching line. Leave tails "
+        f"of {bench.length(150)} at both ends: by the needle thread it can still be drawn or let out a little.",
+        f"It is to measure {drawn_to(bench, join)}. {pinned(bench, join)}",
         at=Bench.OVERLOCKER,
         setting=replace(
             settings.overlock(bench.household), length=4.0, note="differential feed 2; set both back afterwards"
         ),
         needs=tuple(bench.flat_first([join.id])),
         gives=(Fact.DRAWN_UP,),
-        on=On(joins=(join.id,), edges=shown(join.a)),
-        look="The gathers are even; what is still too long is worked in between the quarters.",
+        on=On(joins=(join.id,), edges=gathered_edges(bench, join)),
+        look="The gathers are even; what is still too long is worked in between the pins.",
     )
 
 

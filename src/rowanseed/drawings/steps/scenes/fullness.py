@@ -7,10 +7,11 @@ from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, frame,
 
 WAVES = tuple((-120.0 + 12 * k, (9.0 if k % 2 else -9.0)) for k in range(21))
 ROWS = frame(
-    "Two rows of long stitches inside the allowance, drawn up from the bobbin threads",
+    "Two rows of long stitches, one on each side of the stitching line, drawn up from the bobbin threads",
     cloth("edge, right side up", (-110, 0), (70, 0), right="left"),
-    row((24, -9), (24, 9), "one row of long stitches"),
-    row((46, -9), (46, 9), "the other row, beside it"),
+    row((2, -9), (2, 9), "a row beyond the stitching line: it comes out later"),
+    to("stitching line", (24, -24), (24, -5)),
+    row((46, -9), (46, 9), "a row in the allowance"),
     at=("gather", "ease"),
 )
 PLEAT = frame(
