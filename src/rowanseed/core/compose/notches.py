@@ -6,7 +6,7 @@ stand is common practice, no source.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 
 from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
@@ -19,6 +19,8 @@ from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import InnerLine, LineKind, Mark, MarkKind, Panel, Piece
 
 Distance = Callable[[Size], float]
+Places = Mapping[str, float]
+"""A distance a size, in mm."""
 
 FRONT_ARMHOLE, BACK_ARMHOLE = 0.32, 0.36
 """The notch of an armhole stands so far up from the side seam, as a share of its half."""
@@ -47,11 +49,11 @@ def notch(build: Build) -> None:
         _on_crotch(build, id)
 
 
-def _mark(build: Build, part: EdgePart, id: str, *, anchor: str, at: Distance, double: bool) -> None:
+def _mark(build: Build, part: EdgePart, id: str, *, anchor: str, at: Places, double: bool) -> None:
     """A notch on an edge, once."""
     kind = MarkKind.DOUBLE_NOTCH if double else MarkKind.NOTCH
     if all(mark.id != id for mark in build.pieces[part.piece].marks):
-        build.mark(part.piece, Mark(id, kind, part.edge, anchor, build.each(lambda size: round(at(size), 1))))
+        build.mark(part.piece, Mark(id, kind, part.edge, anchor, {size: round(mm, 1) for size, mm in at.items()}))
 
 
 def _long(build: Build, part: EdgePart, size: Size) -> float:
@@ -94,8 +96,10 @@ def _armholes(build: Build, join: Join) -> None:
         if min(on_cap(size) for size in build.figures.sizes) < ON_AN_ARMHOLE:
             continue
         double, name = panel is Panel.BACK, panel.value
-        _mark(build, carrier, f"armhole-{name}", anchor=_lower_end(build, carrier), at=at, double=double)
-        _mark(build, join.a[0], f"cap-{name}", anchor="start" if double else "end", at=on_cap, double=double)
+        _mark(build, carrier, f"armhole-{name}", anchor=_lower_end(build, carrier), at=build.each(at), double=double)
+        _mark(
+            build, join.a[0], f"cap-{name}", anchor="start" if double else "end", at=build.each(on_cap), double=double
+        )
 
 
 def _from_below(build: Build, parts: list[EdgePart]) -> list[EdgePart]:
@@ -167,7 +171,7 @@ def _on_crotch(build: Build, id: str) -> None:
         part,
         f"crotch-{piece.panel.value}",
         anchor="start" if before == "inseam" else "end",
-        at=lambda size: min(CROTCH * _long(build, part, size), MOST_OF_CROTCH),
+        at=build.each(lambda size: min(CROTCH * _long(build, part, size), MOST_OF_CROTCH)),
         double=is_back,
     )
 
@@ -188,33 +192,35 @@ def _along(build: Build, join: Join) -> None:
         return
     double = panels == {Panel.BACK} or (Panel.SLEEVE in panels and "back" in f"{a.edge} {b.edge} {a.piece} {b.piece}")
 
-    def is_clear(at: Distance) -> bool:
-        return all(
-            CLEAR <= at(size) <= min(_long(build, p, size) for p in (a, b)) - CLEAR for size in build.figures.sizes
-        )
+    long = {size.name: min(_long(build, p, size) for p in (a, b)) for size in build.figures.sizes}
+
+    def is_clear(at: Places) -> bool:
+        return all(CLEAR <= at[size] <= long[size] - CLEAR for size in long)
 
     found = [(name, at) for name, at in _levels(build, a, edge) if is_clear(at)]
-    if not found and is_clear(middle := lambda size: _long(build, a, size) / 2):
-        found = [("middle", middle)]
+    if not found:
+        middle = {size.name: _long(build, a, size) / 2 for size in build.figures.sizes}
+        found = [("middle", middle)] if is_clear(middle) else []
     for name, at in found if edge == "princess" else found[:1]:
         for p in (a, b):
-            _mark(build, p, f"{p.edge}-{name}", anchor=_lower_end(build, p), at=at, double=double)
+            anchor = _lower_end(build, p)
+            _mark(build, p, f"{p.edge}-{name}", anchor=anchor, at=at, double=double)
 
 
-def _levels(build: Build, part: EdgePart, edge: str) -> Iterator[tuple[str, Distance]]:
+def _levels(build: Build, part: EdgePart, edge: str) -> Iterator[tuple[str, Places]]:
     """How far from its lower end levels cross an edge."""
     for level in LEVELS.get(edge, ()):
         line = build.pieces[part.piece].line(LineKind.LEVEL, level)
-        if line is None:
-            continue
+        if line is not None:
+            yield level, {size.name: _up_to(build, part, line, size) for size in build.figures.sizes}
 
-        def at(size: Size, line: InnerLine = line) -> float:
-            run = LineString(flatten(build.edge(part.piece, part.edge, size), 0.2))
-            on = min(line.ends[size.name], key=lambda p: run.distance(Spot(p)))
-            along = float(run.project(Spot(on)))
-            return along if _lower_end(build, part) == "start" else float(run.length) - along
 
-        yield level, at
+def _up_to(build: Build, part: EdgePart, line: InnerLine, size: Size) -> float:
+    """How far from the lower end of an edge a level crosses it."""
+    run = LineString(flatten(build.edge(part.piece, part.edge, size), 0.2))
+    on = min(line.ends[size.name], key=lambda p: run.distance(Spot(p)))
+    along = float(run.project(Spot(on)))
+    return along if _lower_end(build, part) == "start" else float(run.length) - along
 
 
 def _lower_end(build: Build, part: EdgePart) -> str:

@@ -235,14 +235,28 @@ def _meet(before: list[Point], after: list[Point], allowance: float) -> tuple[li
     away = unit((after[1][0] - after[0][0], after[1][1] - after[0][1]))
     longer = [*before, (before[-1][0] + along[0] * reach, before[-1][1] + along[1] * reach)]
     earlier = [(after[0][0] - away[0] * reach, after[0][1] - away[1] * reach), *after]
+    boxes = [_box(c, d) for c, d in pairwise(earlier)]
     for i in range(len(longer) - 2, -1, -1):
-        for j in range(len(earlier) - 1):
+        own = _box(longer[i], longer[i + 1])
+        for j, box in enumerate(boxes):
+            if own[2] < box[0] or own[0] > box[2] or own[3] < box[1] or own[1] > box[3]:
+                continue
             crossing = _crossing(longer[i], longer[i + 1], earlier[j], earlier[j + 1])
             if crossing is not None:
                 # An extension runs on straight, so the end that was extended is no corner.
                 kept = longer[:-2] if i == len(longer) - 2 else longer[: i + 1]
                 return [*kept, crossing], [crossing, *earlier[2 if j == 0 else j + 1 :]]
     return before, after
+
+
+def _box(a: Point, b: Point) -> tuple[float, float, float, float]:
+    """Left, top, right and low of a segment, a hair wider, so that none that touches it is passed over."""
+    return (
+        min(a[0], b[0]) - HAIR,
+        min(a[1], b[1]) - HAIR,
+        max(a[0], b[0]) + HAIR,
+        max(a[1], b[1]) + HAIR,
+    )
 
 
 def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
