@@ -5,6 +5,7 @@ Card sizes, stock lengths, spares and allowances are common practice, no source.
 
 import csv
 import math
+import re
 from dataclasses import replace
 
 import pytest
@@ -17,7 +18,7 @@ from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment, compile_steps
 from rowanseed.core.make.equipment import Equipment
-from rowanseed.core.make.operation import Bench
+from rowanseed.core.make.operation import Bench, Supply
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
 from rowanseed.core.notions.sorts import Group, Sort
 from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, InUse, buttons_to_buy, notions, sewn_lengths, zip_to_buy
@@ -27,7 +28,7 @@ from rowanseed.core.shopping import ShoppingLine, is_printed, merged
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 from rowanseed.formats.shopping_csv import write_shopping
 
-from .everyday import everyday
+from .everyday import EVERYDAY, everyday
 from .garments import SIZE
 from .wardrobe import WARDROBE
 
@@ -226,7 +227,7 @@ def test_bound_edges_casings_and_pads_ask_for_their_notions_themselves():
 def test_a_cord_is_bought_for_a_drawstring_and_no_elastic():
     """What is drawn in is bought: a casing alone does not say which."""
     used = asked_for(compile_garment(WARDROBE["drawn skirt"](), "A", SIZE, MakingChoices()).operations, Layers())
-    assert [one.sort for one in used] == [Sort.CORD]
+    assert [one.sort for one in used if one.sort is not Sort.OTHER] == [Sort.CORD]
 
 
 def test_what_the_envelope_prints_is_not_listed_a_second_time():
@@ -277,3 +278,26 @@ def test_every_needle_that_a_step_threads_is_bought_and_no_other(name, cloth, eq
     found = [n for n in notions(lined, "A", size, None, overlocker=False, steps=steps) if n.sort is Sort.NEEDLES]
     assert {n.what.lower().removeprefix("machine needles, ") for n in found} == (threaded or {"hand-sewing needles"})
     assert len(found) == len(threaded or {""}) and bool(threaded) is equipment.machine
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_what_a_step_lays_behind_a_cut_is_bought(name):
+    """A sentence that says “where” or “or” leaves it to the sewist."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    for op in compile_garment(pattern, "A", size, MakingChoices()).operations:
+        told = [one for text in op.how for one in re.split(r"(?<=[.;]) ", text) if "of fusible" in one]
+        if any(not re.search(r"\b(where|loosely|soft|or with)\b", one) for one in told):
+            assert {use.supply for use in op.uses} & {Supply.FUSIBLE, Supply.FUSIBLE_TAPE}, (op.id, told)
+
+
+def test_bones_are_one_line_of_the_list_with_the_casing_that_they_lie_in():
+    """Worked by hand: each bone 1/8 in shorter than its channel at both ends."""
+    pattern = everyday("ball gown")
+    steps = compile_garment(pattern, "A", "12", MakingChoices()).operations
+    listed = [one for one in asked_for(steps, Layers()) if one.sort is Sort.BONING]
+    bones = [use for op in steps for use in op.uses if use.supply is Supply.BONING]
+    assert [one.what for one in listed] == ["Bone casing", f"Boning, {sum(use.count for use in bones)} bones"]
+    cut = sum((use.mm - INCH / 4) * use.count for use in bones)
+    assert listed[1].working.quantity.value == pytest.approx(cut)
+    assert listed[0].working.quantity.value == pytest.approx(sum(use.mm * use.count for use in bones))

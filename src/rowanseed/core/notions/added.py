@@ -71,6 +71,7 @@ BY_LENGTH = {
     Supply.CORD: Sort.CORD,
     Supply.TAPE: Sort.TAPE,
     Supply.FUSIBLE_TAPE: Sort.TAPE,
+    Supply.BONE_CASING: Sort.BONING,
     Supply.LACE: Sort.TRIM,
     Supply.RICKRACK: Sort.TRIM,
     Supply.BRAID: Sort.TRIM,
@@ -86,8 +87,7 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
     along = sum(use.mm for use in uses)
     match supply:
         case Supply.BONING:
-            for use in uses:
-                yield notion_of(Wanted(WantedKind.BONING, use.mm, count=use.count))
+            yield _bones(uses)
         case Supply.ELASTIC:
             for use in uses:
                 bought = notion_of(Wanted(WantedKind.ELASTIC, use.mm))
@@ -107,7 +107,23 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
                 given=(Given("steps that use it", count(len(uses)), Source.WORKED_OUT),),
             )
             yield NotionToBuy(sort=sort, what=supply.words.capitalize(), count=number, working=working, unit=unit)
-        case Supply.CORD | Supply.TAPE | Supply.FUSIBLE_TAPE | Supply.LACE | Supply.RICKRACK | Supply.BRAID:
+        case Supply.FUSIBLE:
+            working = Working(
+                name="Fusible interfacing",
+                quantity=words("a scrap"),
+                formula="squares and strips behind what is cut open",
+                given=(Given("steps that use it", count(len(uses)), Source.WORKED_OUT),),
+            )
+            yield NotionToBuy(sort=Sort.OTHER, what=supply.words.capitalize(), count=1, working=working)
+        case (
+            Supply.CORD
+            | Supply.TAPE
+            | Supply.FUSIBLE_TAPE
+            | Supply.BONE_CASING
+            | Supply.LACE
+            | Supply.RICKRACK
+            | Supply.BRAID
+        ):
             working = Working(
                 name=supply.words.capitalize(),
                 quantity=length(along),
@@ -117,6 +133,24 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
             yield NotionToBuy(sort=BY_LENGTH[supply], what=supply.words.capitalize(), count=1, working=working)
         case _:
             assert_never(supply)
+
+
+def _bones(uses: Sequence[Use]) -> NotionToBuy:
+    """All bones of a garment, each so much shorter than its own channel."""
+    number = sum(use.count for use in uses)
+    working = Working(
+        name="Boning",
+        quantity=length(sum(max(0.0, use.mm - 2 * BONE_CLEAR) * use.count for use in uses)),
+        formula="bones × (channel − 2 × clear of the seam), summed up",
+        given=(
+            *(
+                Given(f"{use.count} channels of" if use.count > 1 else "a channel of", length(use.mm), Source.DRAWING)
+                for use in uses
+            ),
+            Given("clear of the seam", fine(BONE_CLEAR), Source.PRACTICE),
+        ),
+    )
+    return NotionToBuy(sort=Sort.BONING, what=f"Boning, {number} bones", count=1, working=working)
 
 
 def _wide(mm: float) -> str:

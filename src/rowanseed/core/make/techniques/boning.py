@@ -66,6 +66,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(2.5 * step.mm),
         needs=tuple(Need(facts.join(Fact.PRESSED, id), "the seam is pressed open first") for id in detail.along),
         gives=(Fact.PREPARED,),
+        uses=tuple(Use(Supply.BONE_CASING, _long(bench, id) * _number(bench, id)) for id in detail.along),
         on=on,
         rows=2,
         look="A bone slides in without a twist.",

@@ -46,6 +46,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.OPENED,),
         on=_at_the_centre(bench, finish),
         rows=0,
+        uses=(Use(Supply.FUSIBLE),),
         caution="A blade slips: a pin across the end of the hole stops it.",
         look="The cord's end goes through without force.",
     )

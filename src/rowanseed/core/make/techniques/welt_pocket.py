@@ -15,7 +15,7 @@ from rowanseed.core.make.families.pocket_bags import (
     pocket_technique,
     ready,
 )
-from rowanseed.core.make.operation import Act, Bench, Operation
+from rowanseed.core.make.operation import Act, Bench, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
@@ -38,6 +38,7 @@ def welt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "A strip of fusible behind the marked line on the garment, wrong side, wide enough to hold both rows.",
         *level(number),
         took=minutes.each(7, number),
+        uses=(Use(Supply.FUSIBLE),),
         needs=ready(bench, detail),
         gives=(Fact.PREPARED,),
         on=edges_of(bench, detail),
