@@ -12,7 +12,9 @@ from hypothesis import HealthCheck, given, settings
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
@@ -98,6 +100,17 @@ def test_a_shoulder_moved_forward_takes_the_point_of_the_cap_along(name):
         return at["cap-front"] - at["shoulder"]
 
     assert to_front(altered) == pytest.approx(to_front(pattern) - 10.0, abs=2.5)
+
+
+def test_the_tissue_sheet_says_whose_notches_are_marked_anew():
+    pattern = everyday("puff-sleeved dress")
+    size = middle(pattern)
+    (step,) = carry_out(pattern, size, [Alteration("shoulder-width", 15.0)]).steps
+    told = sheet(step, Units.METRIC, size)
+    assert told.steps[-1].startswith("Walk the seams once more") and told.steps[-1].endswith(": Sleeve.")
+    assert "Sleeve" not in told.pieces and not any(one.startswith("Sleeve:") for one in told.along)
+    (longer,) = carry_out(pattern, size, [Alteration("length", 15.0, "skirt-length")]).steps
+    assert not any("notches" in one for one in sheet(longer, Units.METRIC, size).steps)
 
 
 def test_the_dot_of_an_under_sleeve_lies_as_far_from_the_front_seam_as_the_cap_was_cut():

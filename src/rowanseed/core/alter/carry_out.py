@@ -23,6 +23,7 @@ from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines, seam_length
 from rowanseed.core.pattern.turned_yoke import closed_again, laid_open
 
+NOTCHES_MOVE = "its notches go to where those that they meet now stand"
 KEPT = 64
 """Steps that are remembered: what is tried, kept and altered further begins with the same ones."""
 
@@ -85,15 +86,21 @@ def _one(
     made = trued(pattern, made, size)
     moved = _changed(pattern, made, size)
     altered, followed = follow(pattern, made, size, moved)
-    altered = matched(pattern, evenly_buttoned(pattern, altered, size), size)
-    everything = _changed(pattern, altered, size)
+    shaped = evenly_buttoned(pattern, altered, size)
+    altered = matched(pattern, shaped, size)
+    everything, notched = _changed(pattern, altered, size), _changed(shaped, altered, size)
+    only_notched = notched - _changed(pattern, shaped, size)
     _refuse_crossing(altered, size, everything, f"“{title(alteration, pattern)}”")
     touched = []
     for piece in pattern.pieces:
         if piece.id in everything:
-            reason = followed.get(piece.id) or _why(pattern, size, piece, alteration)
+            reason = (
+                NOTCHES_MOVE
+                if piece.id in only_notched
+                else followed.get(piece.id) or _why(pattern, size, piece, alteration)
+            )
             edges, by = _edges_changed(piece, altered.piece(piece.id), size)
-            touched.append(Touched(piece=piece.id, edges=edges, by=by, why=reason))
+            touched.append(Touched(piece.id, edges, by, reason, notched=piece.id in notched))
     return altered, tuple(touched), seams
 
 

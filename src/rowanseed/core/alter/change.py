@@ -28,12 +28,14 @@ class Alteration:
 
 @dataclass(frozen=True)
 class Touched:
-    """A piece an alteration changed: which edges, the greatest change of an edge's length, and why."""
+    """A piece an alteration changed: which edges, the greatest change of an edge's length, and why; whether notches of
+    it were moved to where those that they meet now stand."""
 
     piece: str
     edges: tuple[str, ...]
     by: float
     why: str
+    notched: bool = False
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.walk import from_ends, notches_on, part_length
 
-MET, SEEN = 1.0, 0.1
+MET, SEEN = 1.0, 0.5
 """Notches met that stood so far apart, in mm; what is less apart now is left."""
 SEEN_ON_BAND = 0.6
 """A notch of a band belongs to where edges meet that it stands so near, in mm."""
@@ -75,7 +75,7 @@ def _on_band(before: Pattern, after: Pattern, size: str, join: Join) -> Pattern:
     if len(join.b) != 1 or len(half) < 2 or join.difference.kind is not DifferenceKind.NONE:
         return after
     was, now = ([part_length(of, size, part) for part in half] for of in (before, after))
-    if all(abs(one - other) < SEEN for one, other in zip(was, now, strict=True)):
+    if was == now:
         return after
     # How often each edge is counted, up to a notch: those with the fewest first.
     counts = sorted(product(range(3), repeat=len(half)), key=sum)
@@ -86,6 +86,8 @@ def _on_band(before: Pattern, after: Pattern, size: str, join: Join) -> Pattern:
         if found is not None and mark.anchor in ("start", "end"):
             now_at = after.piece(band.id).mark(mark.id).distance[size]
             by = _summed(found, now) - now_at
+            if abs(by) < SEEN:
+                continue
             on = by if mark.anchor == "start" else -by
             after = _moved(after, after.piece(band.id), after.piece(band.id).mark(mark.id), size, on)
     return after

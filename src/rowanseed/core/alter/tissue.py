@@ -29,8 +29,8 @@ def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
     """The instruction for one alteration."""
     told, pattern = OnTissue(step, units, size), step.before
     alteration = step.alteration
-    followers = [t for t in step.touched if _follows(pattern, t.piece, alteration)]
-    own = [t for t in step.touched if t not in followers]
+    followers = [t for t in step.touched if t.edges and _follows(pattern, t.piece, alteration)]
+    own = [t for t in step.touched if t not in followers and not (t.notched and not t.edges)]
     names = tuple(pattern.piece(t.piece).name for t in own)
 
     along = tuple(
@@ -42,7 +42,7 @@ def sheet(step: AlterationStep, units: Units, size: str) -> TissueSheet:
     return TissueSheet(
         title=f"{title(alteration, pattern)} {told.show(alteration.by)}",
         pieces=names,
-        steps=(*kind_of(alteration).tissue(told), *_on_yokes(step), *_trued(told)),
+        steps=(*kind_of(alteration).tissue(told), *_on_yokes(step), *_trued(told), *_notched(step)),
         along=along,
     )
 
@@ -73,6 +73,13 @@ def _trued(told: OnTissue) -> Iterator[str]:
             f"Walk the seam of {longer} and {shorter}: its two sides come out unlike. True their lower ends, "
             f"{told.show(seam.by)} off the {longer} and as much onto the {shorter}, running out to nothing."
         )
+
+
+def _notched(step: AlterationStep) -> Iterator[str]:
+    """Pieces whose notches are to be marked anew."""
+    names = ", ".join(step.before.piece(t.piece).name for t in step.touched if t.notched)
+    if names:
+        yield f"Walk the seams once more and mark the notches anew where the other side's come to lie: {names}."
 
 
 def _follows(pattern: Pattern, piece: str, alteration: Alteration) -> bool:

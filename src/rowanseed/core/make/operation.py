@@ -162,6 +162,7 @@ class Supply(Worded):
     FUSIBLE = "fusible", "fusible interfacing, a scrap"
     """Squares and strips behind what is cut open."""
     BONE_CASING = "bone-casing"
+    BUCKLE = "buckle"
     ELASTIC_THREAD = "elastic-thread"
     EYELETS = "eyelets"
     LACE = "lace", "lace edging"

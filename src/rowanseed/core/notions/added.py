@@ -80,6 +80,7 @@ BY_NUMBER = {
     Supply.EYELETS: (Sort.EYELETS, "eyelet"),
     Supply.BUTTON_SHELLS: (Sort.BUTTONS, "button"),
     Supply.ELASTIC_THREAD: (Sort.ELASTIC, "spool"),
+    Supply.BUCKLE: (Sort.OTHER, "buckle"),
 }
 
 
@@ -97,7 +98,7 @@ def _used(supply: Supply, uses: Sequence[Use]) -> Iterator[NotionToBuy]:
                 yield _snaps_marked(use.count) if use.count else notion_of(Wanted(WantedKind.SNAPS, use.mm))
         case Supply.BINDING | Supply.PIPING | Supply.PADS:
             yield notion_of(Wanted(WantedKind(supply.value), along))
-        case Supply.EYELETS | Supply.BUTTON_SHELLS | Supply.ELASTIC_THREAD:
+        case Supply.EYELETS | Supply.BUTTON_SHELLS | Supply.ELASTIC_THREAD | Supply.BUCKLE:
             sort, unit = BY_NUMBER[supply]
             number = 1 if supply is Supply.ELASTIC_THREAD else sum(use.count for use in uses)
             working = Working(

@@ -15,7 +15,7 @@ from rowanseed.core.make.families.patches import (
     piece_of,
     turned_all_round,
 )
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
 
@@ -63,6 +63,7 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=Bench.HAND,
         minutes=minutes.each(6),
+        uses=(Use(Supply.BUCKLE),),
         on=on_finish(finish),
         requires=(Need(facts.finish(Fact.PREPARED, finish.id), "they are made up first"),),
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.ATTACHED, finish.id)),
