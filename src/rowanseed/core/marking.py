@@ -124,9 +124,9 @@ def marks_to_make(
             continue
         match mark.kind:
             case MarkKind.NOTCH:
-                add("notch (one: front)", by.at_edge)
+                add("single notch", by.at_edge)
             case MarkKind.DOUBLE_NOTCH:
-                add("double notch (two: back)", by.at_edge)
+                add("double notch", by.at_edge)
             case MarkKind.ZIP_END:
                 add("end of the zip", "chalk or a pin on the wrong side")
             case MarkKind.DART_LEG:
