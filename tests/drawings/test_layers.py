@@ -497,6 +497,31 @@ def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
     assert not re.search(r'stroke="#6b3d5b"[^>]*stroke-dasharray|stroke-dasharray[^>]*stroke="#6b3d5b"', laid.svg)
 
 
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_whatever_is_drawn_is_named(name):
+    """Beside a narrow layer there was no place for its name where another's stood in the way."""
+    bench, operations = made(name)
+    for op in operations:
+        laid = draw_laid(bench.pattern, bench.view, bench.size, op, "#6b3d5b", "#d9cbd3")
+        if laid is None:
+            continue
+        written = " ".join(re.findall(r">([^<>]+)</text>", laid.svg))
+        stack = stack_of(bench, op)
+        assert written, op.id
+        for layer in stack.layers if stack is not None else ():
+            assert all(word in written for word in layer.name.split()), (op.id, layer.name)
+
+
+def test_a_half_placket_is_closed_through_its_flap_and_both_bands():
+    _, op, stack = step("grandad shirt", "close-placket-end")
+    bands, flap, garment = (layer.shape for layer in stack.layers)
+    row = LineString(stack.rows[0].line)
+    assert bands.buffer(0.1).contains(flap) and garment.intersection(bands).area < 1.0
+    assert row.distance(garment) < 0.5 and row.distance(flap) < 0.1
+    assert row.length == pytest.approx(30.0, abs=0.5), "from corner to corner of the box"
+    assert [layer.stuff for layer in stack.layers] == [Stuff.RIGHT, Stuff.WRONG, Stuff.WRONG]
+
+
 def test_every_builder_of_layers_is_asked_by_a_step_that_exists():
     """A misspelt technique would leave its drawing unused."""
     known = set()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Iterator, Sequence
+from itertools import product
 from xml.etree.ElementTree import Element
 
 import numpy as np
@@ -24,6 +25,10 @@ Box = tuple[float, float, float, float]
 """Left, top, right, low."""
 ABOUT_A_SEAM = 90.0
 """So much of the pieces is drawn about a seam at least, in mm."""
+
+
+AHEAD, BESIDE = (0.0, 0.5, -0.5, 1.0, -1.0), (1.6, -1.6, 2.2, -2.2)
+"""How far words may stand aside from the way that leads away from the pieces, in radians: where they can, and else."""
 
 
 class Paper:
@@ -160,23 +165,22 @@ class Paper:
         prepare(solid)
         about: Box = solid.bounds
         size = self.letter * 0.9
-        for near in range(1, 60):
-            for turn in (0.0, 0.5, -0.5, 1.0, -1.0):
-                dx = ux * math.cos(turn) - uy * math.sin(turn)
-                dy = ux * math.sin(turn) + uy * math.cos(turn)
-                reach = size * (0.6 + near * 0.4)
-                half = len(text) * size * 0.29
-                centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
-                found = self.box_of(centre, text, size)
-                line = [at, _edge_of(found, at)] if leader or near > 4 else []
-                if line and any(box(*word).intersects(LineString(line)) for word in self.words):
-                    continue
-                if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
-                    if line:
-                        self.line(line, self.letter * 0.05, stroke=QUIET)
-                    self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
-                    self.words.append(found)
-                    return
+        for near, turn in (*product(range(1, 60), AHEAD), *product(range(1, 60), BESIDE)):
+            dx = ux * math.cos(turn) - uy * math.sin(turn)
+            dy = ux * math.sin(turn) + uy * math.cos(turn)
+            reach = size * (0.6 + near * 0.4)
+            half = len(text) * size * 0.29
+            centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
+            found = self.box_of(centre, text, size)
+            line = [at, _edge_of(found, at)] if leader or near > 4 else []
+            if line and any(box(*word).intersects(LineString(line)) for word in self.words):
+                continue
+            if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
+                if line:
+                    self.line(line, self.letter * 0.05, stroke=QUIET)
+                self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
+                self.words.append(found)
+                return
 
     def _say(self, x: float, y: float, text: str, size: float, *, bold: bool) -> None:
         self.parts.append(

@@ -1,4 +1,4 @@
-"""A strip sewn to a slash that is spread to one straight line, and folded over its edge."""
+"""Plackets: a strip sewn to a slash that is spread to one line, and folded over its edge; the end of a half placket."""
 
 from __future__ import annotations
 
@@ -14,9 +14,14 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.continuous_placket import SEAM, STANDS_OUT, STRIP
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import PLACKET_BASE, EdgePart
+from rowanseed.drawings.steps.placing import as_drawn
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.stacks.cuts import slashed, whole
 
+FLAP, HANGS, SHOWN = 12.0, 30.0, 5.0
+"""How far the flap of a box is cut up, and how far the ends of the bands are drawn beyond it, in mm; how much of the
+garment, as a share of the box."""
 ABOVE = 1.5
 """Of the piece so much is drawn above its spread slash, as a share of the strip's width."""
 
@@ -83,7 +88,32 @@ def strip_turned(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=(row,))
 
 
+def closed_below(bench: Workbench, op: Operation) -> Stack | None:
+    """The garment laid up over a half placket along the lower end of its box: the flap on the ends of both bands."""
+    body = bench.piece(op.on.pieces[0])
+    lying = as_drawn(body, bench.size)
+    ends = lying.stitched((EdgePart(body.id, PLACKET_BASE),))
+    wide, level = max(abs(x) for x, _ in (ends[0], ends[-1])), ends[0][1]
+    window = box(-SHOWN * wide, level - SHOWN * wide, SHOWN * wide, level + HANGS)
+    shape = whole(bench, body)
+    below = shape.intersection(box(*shape.bounds[:1], level, *shape.bounds[2:]))
+    laid_up = affine_transform(below, (1.0, 0.0, 0.0, -1.0, 0.0, 2 * level)).intersection(window)
+    flap = Polygon([(-wide, level), (wide, level), (0.0, level + FLAP)])
+    words = (
+        f"The lower part of the {lower_first(body.name)} laid up over the placket along the lower end of the box, "
+        "wrong side up; below that line the flap, wrong side up, on the ends of both bands. The row runs across from "
+        "corner to corner, twice."
+    )
+    layers = (
+        Layer(box(-wide, level, wide, level + HANGS), Stuff.RIGHT, "ends of both bands"),
+        Layer(flap, Stuff.WRONG, "flap"),
+        Layer(laid_up, Stuff.WRONG, body.name, window),
+    )
+    return Stack(layers, words, rows=(Row(((-wide, level), (wide, level))),))
+
+
 STACKS = {
+    ("half placket", "close"): closed_below,
     ("continuous placket", "strip"): strip,
     ("continuous placket", "turn"): strip_turned,
 }
