@@ -513,7 +513,7 @@ def test_whatever_is_drawn_is_named(name):
 
 
 def test_a_half_placket_is_closed_through_its_flap_and_both_bands():
-    _, op, stack = step("grandad shirt", "close-placket-end")
+    _, _, stack = step("grandad shirt", "close-placket-end")
     bands, flap, garment = (layer.shape for layer in stack.layers)
     row = LineString(stack.rows[0].line)
     assert bands.buffer(0.1).contains(flap) and garment.intersection(bands).area < 1.0

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from shapely.affinity import translate
 from shapely.geometry import LineString, Polygon
 from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
@@ -37,6 +38,8 @@ MOST_FOLDED = 2
 """Pieces whose long edges are folded in lie flat across the drawing: more of them could not be read on a phone."""
 SHARE = 0.4
 """Of a piece whose edge is folded in, what lies about that is drawn, so far as a share of its length."""
+BETWEEN_ROWS = 40.0
+"""Rows of pieces lie so far apart at least, in mm: names stand between them."""
 FOLDED = "10 5"
 """The dashes of a line that is folded."""
 ABOUT_A_DART = ABOUT_AN_EDGE = 0.8
@@ -111,7 +114,7 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
         return None
     right, is_whole = _right_side_up(op), op.act in WHOLE
     names, left_out = _drawn_of(bench, op, names, edges)
-    table = _in_a_row([_on_table(bench, op, name, edges, right_side_up=right) for name in names])
+    table = _in_rows([_on_table(bench, op, name, edges, right_side_up=right) for name in names])
     paper.areas += [one.shape for one in table]
     paper.scale_to([one.shape for one in table])
     told = ends_told(bench, op, [part for one in table for _, part in one.worked])
@@ -183,14 +186,31 @@ def _looked_at(op: Operation, lying: Lying, worked: Sequence[tuple[EdgeShown | N
     return about(lines, SHARE if op.turned is not None else ABOUT_AN_EDGE)
 
 
-def _in_a_row(found: Sequence[OnTable]) -> list[OnTable]:
-    """Pieces beside each other, their lower ends level."""
-    out, across = [], 0.0
-    for one in found:
-        left, top, over, low = one.shape.bounds
-        out.append(one.moved(across - left, -low))
-        across += (over - left) + max(30.0, (low - top) * 0.06)
+def _in_rows(found: Sequence[OnTable]) -> list[OnTable]:
+    """Pieces beside each other, their lower ends level, in as many rows as let them be drawn largest."""
+    ways = [_rows_of(found, per_row) for per_row in range(1, len(found) + 1)]
+    # Wide drawings are easier to read than high ones: of two alike the one with fewer rows.
+    return min(reversed(ways), key=_lettering)
+
+
+def _rows_of(found: Sequence[OnTable], per_row: int) -> list[OnTable]:
+    out: list[OnTable] = []
+    down = 0.0
+    for k in range(0, len(found), per_row):
+        row, across = found[k : k + per_row], 0.0
+        high = max(one.shape.bounds[3] - one.shape.bounds[1] for one in row)
+        down += high + (max(BETWEEN_ROWS, high * 0.3) if k else 0.0)
+        for one in row:
+            left, top, over, low = one.shape.bounds
+            out.append(one.moved(across - left, down - low))
+            across += (over - left) + max(30.0, (low - top) * 0.06)
     return out
+
+
+def _lettering(table: Sequence[OnTable]) -> float:
+    """How large the lettering would be, as the drawing is scaled: the larger, the smaller the pieces."""
+    left, top, over, low = unary_union([one.shape.envelope for one in table]).bounds
+    return float(max((over - left) / 26, (low - top) / 22))
 
 
 def _along_words(bench: Workbench, op: Operation, edges: Sequence[tuple[str, str]]) -> str:

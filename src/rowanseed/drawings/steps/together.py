@@ -287,3 +287,4 @@ def notches(paper: Paper, lying: Lying, parts: Sequence[EdgePart] = (), within: 
                 stroke_width=paper.letter * 0.14,
                 fill="none",
             )
+            paper.crossed(LineString([(sx, sy), tip]))
