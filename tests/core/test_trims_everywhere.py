@@ -7,6 +7,9 @@ from dataclasses import replace
 import pytest
 
 from rowanseed.core.choices import ClothChoices
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Description, Features, Neck, Trim
+from rowanseed.core.compose.vocabulary import Along, GarmentKind, NeckFinish, NeckShape, TrimKind
 from rowanseed.core.derive.choice import Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.garment import derived
 from rowanseed.core.make.choices import MakingChoices
@@ -50,3 +53,15 @@ def test_a_trim_along_any_seam_or_edge_has_its_place_in_the_order(name, layers):
         trims = tuple(Detail(f"trim-{id}", f"{kind.words} of {id}", kind, along=(id,)) for id in places)
         trimmed = replace(garment.making, details=(*garment.making.details, *trims))
         graph_of(compile_garment(replace(garment, making=trimmed), "A", size, MakingChoices()).operations)
+
+
+@pytest.mark.parametrize(("shape", "at"), [(NeckShape.V, "the point of the V"), (NeckShape.SQUARE, "each corner")])
+def test_topstitching_turns_where_its_edge_does(shape, at):
+    def told(neck):
+        features = Features(neck=Neck(neck, NeckFinish.FACING), trim=(Trim(TrimKind.TOPSTITCHING, Along.NECK),))
+        pattern = compose(Description(name="x", garment=GarmentKind.TOP, features=features)).pattern
+        steps = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
+        return " ".join(next(op for op in steps if op.technique == "topstitching").how)
+
+    assert f"At {at} needle down" in told(shape)
+    assert "needle down" not in told(NeckShape.ROUND)
