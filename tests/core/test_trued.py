@@ -101,7 +101,7 @@ def test_the_tissue_sheet_says_which_seam_is_trued_and_by_how_much_on_each_side(
     told = {}
     for alteration in at_seams(pattern, size):
         (step,) = carry_out(pattern, size, [alteration]).steps
-        told[alteration.at, alteration.level, alteration.by] = sheet(step, Units.METRIC, size).steps[-1]
+        told[alteration.at, alteration.level, alteration.by] = " ".join(sheet(step, Units.METRIC, size).steps)
     more, less = told["princess-front", "bust", 30.0], told["princess-front", "bust", -30.0]
     assert "0.1 cm off the side front and as much onto the centre front, running out to nothing" in more
     assert "0.1 cm off the centre front and as much onto the side front, running out to nothing" in less
