@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import corners, facts, looks, minutes, settings
@@ -14,7 +14,7 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
-from rowanseed.core.pattern.making import EdgePart, Join, Press
+from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
 
@@ -282,19 +282,6 @@ def matching(bench: Workbench, join: Join) -> str:
     ends = {"both": "the ends", "start": "the beginning", "end": "the end"}.get(join.align, "the ends")
     notches = " and the notches" if bench.notched(join) else ""
     return f"Right sides together; match {ends} on the stitching line{notches}, pin these first, then between."
-
-
-def met_first(bench: Workbench, side: Sequence[EdgePart]) -> str:
-    """What of an edge of the garment is matched before what lies between: the seams that cross it and its centres; its
-    ends where it has neither."""
-    crossed = len({part.piece for part in side}) > 1
-    centred = any(
-        edge in ("centre", "crotch") or edge in bench.folds(part.piece)
-        for part in side
-        for edge in bench.neighbours(part)
-    )
-    found = ["the seams"] * crossed + ["the centres"] * centred
-    return " and ".join(found) or "the ends"
 
 
 def sew(

@@ -9,7 +9,7 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel
 from rowanseed.core.pattern.seamline import mark_distance
-from rowanseed.core.pattern.walk import part_length
+from rowanseed.core.pattern.walk import part_length, walk_join
 
 KINDS = (MarkKind.NOTCH, MarkKind.DOUBLE_NOTCH)
 
@@ -31,7 +31,11 @@ def notches(bench: Workbench, part: EdgePart) -> list[Mark]:
 
 
 def between_notches(bench: Workbench, join: Join) -> Between | None:
-    """What lies between the notches of a cap; None where it has not two."""
+    """What lies between the notches of a cap; None where it has not two, or where those of the armhole do not meet
+    them: then cap and armhole are not alike below."""
+    met = walk_join(bench.pattern, bench.size, join).notches
+    if len(met) < 2 or not all(pair.meet for pair in met):
+        return None
     for part in join.a:
         found = notches(bench, part)
         if bench.panel(part.piece) is not Panel.SLEEVE or len(found) < 2:

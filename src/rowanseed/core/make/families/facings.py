@@ -11,10 +11,11 @@ from rowanseed.core.make import corners, facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
+from rowanseed.core.make.met_first import met_first
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.runs import edge_name
-from rowanseed.core.make.shared import grade, met_first, press, sew, understitch
+from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown

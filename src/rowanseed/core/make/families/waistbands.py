@@ -10,8 +10,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import laps
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
+from rowanseed.core.make.met_first import met_first
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import met_first, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening

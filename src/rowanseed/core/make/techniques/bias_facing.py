@@ -21,8 +21,8 @@ from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench, shown
 
-FACING = 10.0
-"""Finished width of a bias facing, in mm (common practice, no source)."""
+FACING, IN_ALLOWANCE = 10.0, 6.0
+"""Finished width of a bias facing, and how far its edge lies in the allowance, in mm (common practice, no source)."""
 
 
 def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -34,8 +34,8 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.TRIM,
         f"Sew the bias facing on: {step.name}",
         f"Bias strip {bench.margin(FACING * 2 + 6)} wide, {bench.length(step.mm + 60)} long, one long edge pressed in "
-        f"by {bench.margin(6)}. Right sides together, its other edge {bench.margin(6)} from the stitching line, in the "
-        "allowance.",
+        f"by {bench.margin(6)}. Right sides together, its other edge {bench.margin(IN_ALLOWANCE)} from the stitching "
+        "line, in the allowance.",
         *filter(None, [stretched(step)]),
         f"Stitch on the stitching line {all_along(step)}.",
         *((f"{turns.pivoted(bench)} Fold the strip there to a mitre before you sew over it.",) if turns else ()),

@@ -38,6 +38,10 @@ PIECES = 2
 """A facing and a shield."""
 
 
+ROWS_OF_TAPE = (2.0, 6.0)
+"""The free tape is sewn down so far from the teeth, in mm (common practice, no source)."""
+
+
 def finds(bench: Workbench) -> Iterator[Duty]:
     for closure in closures_of(bench, ClosureKind.FLY_ZIP):
         fly = fly_of(bench, closure, PIECES)
@@ -85,7 +89,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Lay the {lap} front's fold over the closed zip, so that it covers the underlap's row by "
         f"{bench.margin(BEFORE)}, centre on centre; baste it there by hand.",
         f"Turn to the wrong side: pin the free tape to the {inside} only, fold the front out of the way, and stitch "
-        f"the tape down in two rows, {bench.margin(2)} and {bench.margin(6)} from the teeth. Nothing of this shows "
+        f"the tape down in two rows, {bench.margin(ROWS_OF_TAPE[0])} and {bench.margin(ROWS_OF_TAPE[1])} "
+        "from the teeth. Nothing of this shows "
         "outside.",
         took=minutes.each(9),
         setting=foot,

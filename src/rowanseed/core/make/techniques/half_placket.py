@@ -24,6 +24,8 @@ ID = "half placket"
 SHORT = 25.0
 """The stitch is short for so much on either side of a corner, in mm (common practice, no source)."""
 
+FLAP = 12.0
+"""The cut of the box forks so far above its lower end, in mm (common practice, no source)."""
 DOWN = "from the neck down, exactly to the corner's point"
 
 
@@ -78,7 +80,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "open-corners",
         Act.CLIP,
         f"Cut the box open to its corners: {name}",
-        f"If it was not cut out at the table: down the centre line to {bench.margin(12)} above the lower end.",
+        f"If it was not cut out at the table: down the centre line to {bench.margin(FLAP)} above the lower end.",
         "Then slanting into both lower corners, up to the stitching and not through it; the little flap that is left "
         "stays hanging at the lower end.",
         took=minutes.each(2, 2),

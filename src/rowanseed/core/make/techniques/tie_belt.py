@@ -13,6 +13,9 @@ from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind
 
+GAP = 100.0
+"""A belt is left open so far at the centre back, in mm, to be turned (common practice, no source)."""
+
 
 def tie_belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
@@ -36,7 +39,7 @@ def tie_belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.TURN,
         f"Sew the belt, and leave a gap: {step.name}",
         "Fold it lengthwise, right sides together. Sew from one end to the middle and from the other end to the "
-        f"middle, ends across or slanting, leaving {bench.margin(100)} open at the centre back, backstitched on both "
+        f"middle, ends across or slanting, leaving {bench.margin(GAP)} open at the centre back, backstitched on both "
         "sides: sewn from both ends it does not twist.",
         "Trim the corners across, turn with a blunt stick, roll the seam to the edge and press.",
         took=minutes.each(12),

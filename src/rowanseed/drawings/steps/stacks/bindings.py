@@ -13,6 +13,8 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.binding import BINDING
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.bias_facing import FACING, IN_ALLOWANCE
+from rowanseed.core.make.techniques.double_binding import DOUBLE
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.drawings.steps.edges import BEGIN, END, NOWHERE, Ends, ends_told, parts_of
@@ -22,11 +24,10 @@ from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.together import listed
 from rowanseed.drawings.steps.turned import inward, outside
 
-DOUBLE = 8.0
 SINGLE = (-BINDING, 2 * BINDING)
 """How far a single strip with one fold open reaches to both sides of the stitching line: outwards, and inwards."""
 FOLDED_DOUBLE = (-DOUBLE, 2 * DOUBLE + 3.0)
-TURNED_INSIDE = (-6.0, 14.0)
+TURNED_INSIDE = (-IN_ALLOWANCE, 2 * FACING - IN_ALLOWANCE)
 SHARE = 0.8
 
 

@@ -12,6 +12,7 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.flies import BEFORE, LAP, sides
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.button_fly import SET_BACK
+from rowanseed.core.make.techniques.fly_zip import ROWS_OF_TAPE
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.pieces import Piece
@@ -24,8 +25,6 @@ BESIDE = 2.0
 """The fold of the underlap lies so far beside the teeth, and is stitched so far from its edge, in mm."""
 BELOW = 15.0
 """Facing and shield go on so far below the end of the opening, in mm."""
-ROWS_OF_TAPE = (2.0, 6.0)
-"""The free tape is sewn down so far from the teeth, in mm."""
 EXTENSION = 45.0
 """What a front goes on beyond its centre without a facing is drawn so wide, in mm."""
 CURVE = 8

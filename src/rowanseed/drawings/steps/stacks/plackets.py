@@ -13,15 +13,15 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.continuous_placket import SEAM, STANDS_OUT, STRIP
+from rowanseed.core.make.techniques.half_placket import FLAP
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import PLACKET_BASE, EdgePart
 from rowanseed.drawings.steps.placing import as_drawn
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.stacks.cuts import slashed, whole
 
-FLAP, HANGS, SHOWN = 12.0, 30.0, 5.0
-"""How far the flap of a box is cut up, and how far the ends of the bands are drawn beyond it, in mm; how much of the
-garment, as a share of the box."""
+HANGS, SHOWN = 30.0, 5.0
+"""How far the ends of the bands are drawn beyond a box, in mm; how much of the garment, as a share of the box."""
 ABOVE = 1.5
 """Of the piece so much is drawn above its spread slash, as a share of the strip's width."""
 

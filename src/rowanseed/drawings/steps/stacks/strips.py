@@ -6,6 +6,7 @@ from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.tie_belt import GAP
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.drawings.steps.placing import as_drawn
@@ -15,8 +16,6 @@ SHOWN = 5.0
 """Of a long strip a part is drawn, so many times as long as it is wide when it is made up."""
 LEAST = 34.0
 """A strip that is made up narrower, in mm, is drawn so wide: it could not be lettered."""
-GAP = 100.0
-"""A belt is left open so far at the centre back, in mm, to be turned."""
 BESIDE = 0.12
 """A row beside an edge is drawn so far from it, as a share of the strip's width."""
 APART = 0.8
