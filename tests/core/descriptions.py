@@ -50,6 +50,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    SleevePlacket,
     Slit,
     StrapsClosed,
     TrimKind,
@@ -80,7 +81,7 @@ sleeves = st.builds(
     pieces=st.just(1) | st.sampled_from([1, 2]),
     length=one_of(SleeveLength),
     end=one_of(SleeveEnd),
-    placket=st.booleans(),
+    placket=one_of(SleevePlacket, or_none=True),
 )
 skirts = st.builds(
     Skirt,

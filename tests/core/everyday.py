@@ -42,6 +42,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    SleevePlacket,
     Slit,
     TrimKind,
     Waist,
@@ -54,7 +55,8 @@ from rowanseed.core.pattern.pattern import Pattern
 OPEN, SEAM = Side(Centre.OPEN), Side(Centre.SEAM)
 DARTED = Side(shaping=(Shaping.BUST_DART,))
 SHORT, LONG = Sleeve(length=SleeveLength.SHORT), Sleeve()
-CUFFED = Sleeve(end=SleeveEnd.CUFF, placket=True)
+CUFFED = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.CONTINUOUS)
+TOWERED = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.TOWER)
 PATCHES = Pocket(PocketKind.PATCH, PocketPlace.FRONT)
 IN_SIDES = Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE)
 BAGGED = Lining(method=LiningMethod.BAGGED)
@@ -90,7 +92,7 @@ TOPS = {
         "collar": CollarKind.SHIRT,
         "sleeve": SHORT,
     },
-    "grandad shirt": {"opening": buttoned(4, length=250.0), "collar": CollarKind.STAND, "sleeve": CUFFED},
+    "grandad shirt": {"opening": buttoned(4, length=250.0), "collar": CollarKind.STAND, "sleeve": TOWERED},
     "tunic": {
         "opening": Opening(Where.FRONT, OpeningKind.SLIT, 150.0),
         "neck": Neck(finish=NeckFinish.FACING),

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import Description, Features, Opening, Side, Sleeve
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SleeveEnd, Where
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SleeveEnd, SleevePlacket, Where
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -73,7 +73,7 @@ def test_an_open_edge_has_as_many_as_the_envelope_says(kind, count):
 
 
 def test_snaps_down_the_front_and_buttons_at_the_cuffs_are_told_apart():
-    sleeve = Sleeve(end=SleeveEnd.CUFF, placket=True)
+    sleeve = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.CONTINUOUS)
     _, _, listed = made(described(OpeningKind.SNAPS, 7, sleeve=sleeve))
     counts = {n.sort: n for n in listed if n.sort in (Sort.BUTTONS, Sort.SNAPS)}
     assert counts[Sort.SNAPS].count == 7 and ": 2, on cards" in counts[Sort.BUTTONS].what

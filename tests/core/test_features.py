@@ -43,6 +43,7 @@ from rowanseed.core.compose.vocabulary import (
     SkirtKind,
     SleeveEnd,
     SleeveKind,
+    SleevePlacket,
     Slit,
     StrapsClosed,
     Waist,
@@ -476,7 +477,7 @@ def test_a_cuff_above_a_placket_laps_and_buttons_and_without_one_is_closed_round
     """A hand measures about 220 mm round its knuckles (from memory): a closed ring goes over it."""
     open_, closed = (
         buttoned(GarmentKind.TOP, collar=CollarKind.SHIRT, sleeve=Sleeve(end=end, placket=placket))
-        for placket in (True, False)
+        for placket in (SleevePlacket.CONTINUOUS, None)
     )
     for size in open_.envelope.sizes:
         rings = [seam_length(p.piece("cuff"), size, "sleeve") for p in (open_, closed)]

@@ -16,6 +16,7 @@ from rowanseed.core.compose.vocabulary import (
     PocketPlace,
     SkirtKind,
     SleeveEnd,
+    SleevePlacket,
     Slit,
     Waist,
     Where,
@@ -66,7 +67,7 @@ SLANT = Pocket(PocketKind.SLANT, PocketPlace.FRONT)
 
 def test_the_fronts_buttonholes_are_placed_by_themselves_whatever_the_cuffs_have():
     """On an edge folded on itself they lie across; those of the cuffs, which are bands, lie along them."""
-    pattern = shirt(placket=True)
+    pattern = shirt(placket=SleevePlacket.CONTINUOUS)
     steps = {op.id: " ".join(op.how) for op in compile_garment(pattern, "A", "12", MakingChoices()).operations}
     assert "They lie across" in steps["buttonholes-opening"] and "in the band" not in steps["buttonholes-opening"]
     assert "along the cuff" in steps["buttonholes-cuff-buttons"]
@@ -76,10 +77,10 @@ def test_the_fronts_buttonholes_are_placed_by_themselves_whatever_the_cuffs_have
 @pytest.mark.parametrize(
     ("pattern", "step", "said"),
     [
-        (shirt(placket=True), "sew-cuffs", "from one side of the placket to the other"),
-        (shirt(placket=False), "sew-cuffs", "all round"),
+        (shirt(placket=SleevePlacket.CONTINUOUS), "sew-cuffs", "from one side of the placket to the other"),
+        (shirt(placket=None), "sew-cuffs", "all round"),
         (overshirt.draft(), "sew-cuffs", "all round"),
-        (shirt(placket=False), "sew-hem", "from front edge to front edge; backstitch at both ends"),
+        (shirt(placket=None), "sew-hem", "from front edge to front edge; backstitch at both ends"),
         (top(), "sew-hem", "at a side seam; sew over the beginning"),
         (six_gore_skirt.draft(), "sew-hem", "at a side seam"),
         (slacks(), "sew-waist", "from one side of the zip to the other"),

@@ -554,3 +554,19 @@ def test_a_line_moved_aside_keeps_its_distance_and_its_direction(turns, mm, side
     (x, y), (u, v) = line[0], line[1]
     cross = (u - x) * (moved[0][1] - y) - (v - y) * (moved[0][0] - x)
     assert cross * side > 0
+
+
+def test_a_tower_placket_lies_with_its_point_towards_the_front_and_covers_the_box():
+    bench, _, boxed = step("grandad shirt", "box-sleeve-placket")
+    placket = boxed.layers[1].shape
+    (row,) = (LineString(row.line) for row in boxed.rows)
+    assert placket.contains(LineString(row.coords[1:-1])) and row.bounds[2] - row.bounds[0] == pytest.approx(12.0)
+    # Seen from the wrong side, the front of a sleeve with its cap up lies to the right.
+    lying = as_drawn(bench.piece("sleeve"), bench.size, right_side_up=False)
+    front, back = (lying.stitched((EdgePart("sleeve", f"underarm-{half}"),)) for half in ("front", "back"))
+    assert max(x for x, _ in front) > max(x for x, _ in back)
+    assert min(placket.exterior.coords, key=lambda p: p[1])[0] > row.centroid.x
+    _, op, turned = step("grandad shirt", "turn-in-sleeve-placket")
+    _, overlap = (layer.shape for layer in turned.layers)
+    assert overlap.buffer(0.5).contains(LineString([(x * -1, y) for x, y in row.coords[1:3]])), "its end and corners"
+    assert all(overlap.buffer(0.1).contains(LineString(row.line)) for row in turned.rows), op.id

@@ -6,9 +6,9 @@ import json
 from collections.abc import Mapping
 from dataclasses import fields, is_dataclass, replace
 from enum import Enum
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import BeforeValidator, Field, ValidationError
 
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.compose.compose import compose
@@ -61,6 +61,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    SleevePlacket,
     Slit,
     StrapsClosed,
     TapeLine,
@@ -97,12 +98,17 @@ class _Neck(Strict):
     finish: NeckFinish | None = None
 
 
+def _kind_of_placket(said: Any) -> Any:
+    """That a sleeve has a placket says: of the usual kind."""
+    return {True: SleevePlacket.CONTINUOUS, False: None}.get(said, said) if isinstance(said, bool) else said
+
+
 class _Sleeve(Strict):
     kind: SleeveKind = SleeveKind.SET_IN
     pieces: int = 1
     length: SleeveLength = SleeveLength.LONG
     end: SleeveEnd = SleeveEnd.HEM
-    placket: bool = False
+    placket: Annotated[SleevePlacket | None, BeforeValidator(_kind_of_placket)] = None
 
 
 class _Straps(Strict):
@@ -337,6 +343,8 @@ def write_description(description: Description) -> str:
 
 def _document(value: Any) -> Any:
     match value:
+        case SleevePlacket.CONTINUOUS:
+            return True
         case Enum():
             return value.value
         case frozenset():

@@ -278,6 +278,9 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
                     typed |= {one.path: "on"} if value else {}
                 case Either():
                     typed[one.path] = "yes" if value else "no"
+                case One() if isinstance(value, bool):
+                    # That there is one says: of the usual kind.
+                    typed[one.path] = one.usual if value else ""
                 case _:
                     typed[one.path] = str(value)
     return typed

@@ -130,9 +130,11 @@ GROUPS = (
             One("features.sleeve.length", "Length", v.SleeveLength, first=v.SleeveLength.LONG, when=SLEEVED),
             Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two", when=SLEEVED),
             One("features.sleeve.end", "End", v.SleeveEnd, when=SLEEVED),
-            Tick(
+            One(
                 "features.sleeve.placket",
-                "With a placket above the cuff",
+                "Placket above the cuff",
+                v.SleevePlacket,
+                "none",
                 when=(*SLEEVED, chosen("features.sleeve.end", v.SleeveEnd.CUFF, v.SleeveEnd.GATHERED_CUFF)),
             ),
             One(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
@@ -36,28 +37,39 @@ def folded(build: Build, id: str, wide: float) -> None:
     )
 
 
-LAP = 20.0
-"""A cuff that opens laps so far, in mm (common practice, no source)."""
+@dataclass(frozen=True)
+class Laps:
+    """How far the ends of a cuff reach past the edge that it is sewn to, in mm: the end beneath, and the upper one."""
+
+    under: float
+    over: float = 0.0
 
 
 def cuff(
-    build: Build, parts: tuple[EdgePart, ...], *, depth: float, ratio: float, id: str = "cuff", opens: bool = False
+    build: Build,
+    parts: tuple[EdgePart, ...],
+    *,
+    depth: float,
+    ratio: float,
+    id: str = "cuff",
+    laps: Laps | None = None,
 ) -> None:
     """A cuff folded over the end of a sleeve or a leg: a closed ring, or buttoned where a placket opens it."""
-    lap = LAP if opens else 0.0
+    past = laps or Laps(0.0)
 
     def draw(size: Size) -> Edges:
-        return band_draw(along(build, parts, size) / ratio + lap, 2 * depth, ("inner", "end", "sleeve", "start"))
+        long = along(build, parts, size) / ratio + past.under + past.over
+        return band_draw(long, 2 * depth, ("inner", "end", "sleeve", "start"))
 
     build.piece(id, "Cuff", draw, panel=Panel.BAND, count=2, pair=True)
     folded(build, id, depth)
-    edge, inside = part(id, "sleeve"), [part(id, "inner")]
-    if opens:
-        build.mark(id, Mark("opening", MarkKind.NOTCH, "sleeve", "end", build.each(lambda size: lap)))
-        edge = EdgePart(id, "sleeve", None, None, "opening")
-        inside += [part(id, "end"), part(id, "start")]
-    else:
+    inside = [part(id, "inner")]
+    if laps is None:
+        edge = part(id, "sleeve")
         build.join(f"{id}-ends", "Cuff seams", (part(id, "start"),), (part(id, "end"),), each_hand=True)
+    else:
+        edge = _between_the_laps(build, id, laps)
+        inside += [part(id, "end"), part(id, "start")]
     build.join(
         f"{id}s",
         "Cuffs to sleeves" if id == "cuff" else "Cuffs to legs",
@@ -68,10 +80,19 @@ def cuff(
         difference=Difference(DifferenceKind.GATHERS, ratio) if ratio > 1 else Difference(),
     )
     build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, inside)
-    if opens:
+    if laps is not None:
         at = {size.name: (chain_length(draw(size)["inner"]) - 15.0, 1.5 * depth) for size in build.figures.sizes}
         build.point(id, InnerPoint(f"{id}-buttonhole", PointKind.BUTTONHOLE, at))
         build.closures.append(Closure(f"{id}-buttons", ClosureKind.BUTTONS, f"{id}s"))
+
+
+def _between_the_laps(build: Build, id: str, laps: Laps) -> EdgePart:
+    """The part of a cuff's edge that is as long as the edge it is sewn to; its ends are notched."""
+    build.mark(id, Mark("opening", MarkKind.NOTCH, "sleeve", "end", build.each(lambda size: laps.under)))
+    if not laps.over:
+        return EdgePart(id, "sleeve", None, None, "opening")
+    build.mark(id, Mark("overlap", MarkKind.NOTCH, "sleeve", "start", build.each(lambda size: laps.over)))
+    return EdgePart(id, "sleeve", None, "overlap", "opening")
 
 
 def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio: float = 1.0) -> None:

@@ -39,6 +39,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    SleevePlacket,
     Slit,
     StrapsClosed,
     TapeLine,
@@ -86,7 +87,7 @@ class Sleeve:
     pieces: int = 1
     length: SleeveLength = SleeveLength.LONG
     end: SleeveEnd = SleeveEnd.HEM
-    placket: bool = False
+    placket: SleevePlacket | None = None
 
 
 @dataclass(frozen=True)

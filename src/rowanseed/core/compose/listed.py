@@ -48,6 +48,7 @@ ASKS = (
     (("welt",), "features.pockets.0.kind", "Are its pockets welt pockets?"),
     (("waistband",), "features.waist", "Has it a waistband?"),
     (("yoke",), "features.back.shaping", "Has it a yoke, in front or behind?"),
+    (("placket", "sleeve"), "features.sleeve.placket", "Have the sleeves a placket above the cuff?"),
     (("placket",), "features.opening.kind", "Is the front closed by a placket?"),
     (("strap",), "features.straps.closed by", "Has it straps?"),
     (("belt",), "features.belt", "Has it a belt?"),

@@ -268,6 +268,8 @@ def _sleeve(d: Description) -> Found:
         yield "features.sleeve.end", "A sleeve of two pieces is shaped to the wrist: it is not gathered there."
     if sleeve.placket and sleeve.end not in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.placket", "A placket opens a cuff: the sleeve has none."
+    if sleeve.placket and sleeve.length is SleeveLength.SHORT:
+        yield "features.sleeve.placket", "A short sleeve has no room for a placket: its cuff goes over the arm closed."
     if sleeve.length is SleeveLength.CAP and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
         yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
     if sleeve.length is SleeveLength.CAP and sleeve.end is SleeveEnd.ELASTIC_CASING:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import cache
 
-from rowanseed.core.compose import two_piece
+from rowanseed.core.compose import sleeve_plackets, two_piece
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Sleeve
@@ -22,14 +22,12 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     SleeveLength,
 )
-from rowanseed.core.geometry.outline import Chain, Point, chain_length
+from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import (
     Closure,
     ClosureKind,
-    Detail,
-    DetailKind,
     Difference,
     DifferenceKind,
     EdgePart,
@@ -263,28 +261,13 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
         case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
-            cuff(build, parts, depth=CUFF, ratio=full_end(sleeve) if gathered else 1.0, opens=sleeve.placket)
+            laps = sleeve_plackets.laps(sleeve.placket)
+            cuff(build, parts, depth=CUFF, ratio=full_end(sleeve) if gathered else 1.0, laps=laps)
             build.interface("cuff", Interfaced.CUFFS)
-            if sleeve.placket:
-                _placket(build)
+            sleeve_plackets.add(build, sleeve.placket)
 
 
 def _sleeve_seam(build: Build) -> str:
     """The seam that an elastic in the sleeve's end is closed with."""
     ids = {join.id for join in build.joins}
     return next(id for id in ("underarms", "sleeve-backs", "sides") if id in ids)
-
-
-def _placket(build: Build) -> None:
-    """A slash at the back of the sleeve's end, finished by a continuous strip."""
-
-    def ends(size: Size) -> tuple[Point, Point]:
-        edge = build.edge("sleeve", "wrist", size)
-        (x, y0), (_, y1) = edge[0].start, edge[-1].end
-        y = y0 + (y1 - y0) * 0.75
-        return (x - 90.0, y), (x, y)
-
-    build.line("sleeve", LineKind.PLACEMENT, "slash", ends)
-    build.details.append(
-        Detail("sleeve-placket", "Sleeve plackets", DetailKind.CONTINUOUS_PLACKET, on=("sleeve",), count=2)
-    )

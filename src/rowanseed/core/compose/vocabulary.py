@@ -117,6 +117,11 @@ class Placket(Worded):
     FACING = "facing", "a facing"
 
 
+class SleevePlacket(Worded):
+    CONTINUOUS = "continuous", "one strip round the slash"
+    TOWER = "tower", "a tower, its overlap ending in a point"
+
+
 class NeckShape(Worded):
     ROUND = "round"
     V = "v", "V"

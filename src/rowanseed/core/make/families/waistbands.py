@@ -178,10 +178,20 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
     marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
     if not marked:
         return ""
+    if _is_over_a_tower(bench, join) and any(p.from_mark and p.to_mark for p in marked):
+        return (
+            f" Beyond its notches the {bench.name(piece)} goes on over both halves of the placket: at either end it "
+            "reaches one allowance past the placket's fold."
+        )
     return (
         f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
         "allowance past the edge, at the other the underlap runs on."
     )
+
+
+def _is_over_a_tower(bench: Workbench, join: Join) -> bool:
+    pieces = pieces_of((*join.a, *join.b))
+    return any(pieces & set(detail.on) for detail in bench.details_of(DetailKind.TOWER_PLACKET))
 
 
 def _met(bench: Workbench, join: Join, other: Sequence[EdgePart]) -> str:
@@ -298,7 +308,12 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         if finish.id in detail.along
     )
     own = [j for j in bench.joins.values() if band_of(bench, j) in pieces]
-    underlap = any(p.piece in pieces and (p.from_mark or p.to_mark) for j in own for p in (*j.a, *j.b))
+    underlap = any(
+        p.piece in pieces and (p.from_mark or p.to_mark)
+        for j in own
+        for p in (*j.a, *j.b)
+        if not (p.from_mark and p.to_mark and _is_over_a_tower(bench, j))
+    )
     return Operation(
         id=f"ends-{finish.id}",
         technique=ID,

@@ -16,11 +16,15 @@ from rowanseed.core.make.families.slashed import (
     ready,
 )
 from rowanseed.core.make.iron import iron_for
-from rowanseed.core.make.operation import Act, Bench, Operation
+from rowanseed.core.make.operation import Act, Bench, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
-from rowanseed.core.make.workbench import BLADES, Workbench
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.make.workbench import BLADES, Workbench, shown
+from rowanseed.core.pattern.making import DetailKind, EdgePart
+
+BOX, FORK, PAST = 6.0, 12.0, 1.0
+"""The box is sewn so far beside the slash; the cut forks so far before its end; a pressed-in edge passes its row by so
+much, in mm (common practice, no source)."""
 
 
 def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -30,28 +34,31 @@ def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "fold",
         Act.PRESS,
         f"Press the placket's edges in: {step.name}",
-        f"On the {name}: the long edges by their allowance to the wrong side, the point at the top over a card, then "
-        f"both halves along their fold lines, the lower half {bench.margin(1)} wider, so that stitching on top catches "
-        "it.",
-        *of_a_pair(bench, duty),
+        f"Each {name} wrong side up: clip into the corner below the point, up to the stitching line; press both long "
+        "edges and the edges of the point in by their allowance, the point over a card.",
+        "Then press both halves along their fold lines, wrong sides together. The layer with the pressed-in edge is "
+        f"{bench.margin(PAST)} wider than the other: later it passes its row by that.",
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.each(6, number),
         needs=ready(bench, duty),
         gives=(Fact.PREPARED,),
-        on=on_edges(bench, duty),
+        on=_placket_alone(bench, duty),
         look="Both plackets are mirror images with equal points.",
     )
     yield step(
         "box",
         Act.TRIM,
         f"Sew the box round the slash, and cut: {step.name}",
-        "Unfold it. Right side of the placket to the WRONG side of the sleeve, the placket's slash line on the "
-        "sleeve's, the wider, pointed half towards the back of the cap: look twice, it decides which side laps over.",
-        f"Sew a box round the line, {bench.margin(6)} beside it and square across its end, stitch length 1.5 at the "
-        "corners.",
-        f"Cut along the line to {bench.margin(12)} from its end, then slanting into both corners, up to the stitching. "
-        "Draw the placket through to the right side and press the seams away from the opening.",
+        "Unfold the placket. Its right side to the WRONG side of the sleeve, its slash line on the sleeve's, the lower "
+        "edges even; the wide half with the point towards the front of the cap, the narrow half towards the back: look "
+        "twice, it decides which side laps over.",
+        *of_a_pair(bench, duty),
+        f"From the lower edge up {bench.margin(BOX)} beside the line, square across its end, and down the other side; "
+        "stitch length 1.5 round the corners.",
+        f"Cut both layers along the line to {bench.margin(FORK)} from its end, then slanting into both corners, up to "
+        "the stitching. Press the long seams into the opening, the little triangle up; draw the placket through to the "
+        "right side.",
         took=minutes.each(9, number),
         setting=settings.staystitch(bench.household),
         after={Fact.PREPARED: "its edges are pressed in first"},
@@ -65,11 +72,14 @@ def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "turn-in",
         Act.ATTACH,
         f"Stitch the placket down: {step.name}",
-        "First the narrow half, the underlap: fold it over the seam's allowance and edgestitch its inner fold, up to "
-        "the end of the slash.",
-        "Then the pointed half over it: pin, underlap and little triangle at the end of the slash tucked below; "
-        "edgestitch up the outer fold, round the point, down to just below the end of the slash, across in two rows, "
-        "and back to the beginning. The lower part of its free edge stays open.",
+        "First the narrow half, the underlap: fold it over the allowances into the opening, its pressed-in edge just "
+        "past the row; edgestitch that edge from the right side, from the lower edge to the end of the slash.",
+        "Then fold the wide half over its allowances in the same way: it covers the opening and the underlap, and its "
+        "point lies flat above the end of the slash, the triangle and the end of the underlap below it. Pin.",
+        "Edgestitch from the lower edge up the edge that covers the row, round the point, and down its other side to "
+        "just below the end of the slash; pivot, across in two rows. Below them the fold that laps over stays free: "
+        "hold the underlap clear.",
+        "Close it, and baste across both halves within the allowance of the lower edge.",
         took=minutes.each(10, number),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         after={Fact.JOINED: "it is boxed in and turned first"},
@@ -79,6 +89,11 @@ def tower(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="Closed, the underlap is covered, and no raw edge looks out at the top.",
     )
+
+
+def _placket_alone(bench: Workbench, duty: Duty) -> On:
+    pieces = bench.details[duty.id].pieces
+    return On(pieces=pieces, edges=shown(EdgePart(id, edge.name) for id in pieces for edge in bench.piece(id).edges))
 
 
 TECHNIQUE = placket_technique(DetailKind.TOWER_PLACKET, "Tower placket", tower, also=("shirt placket",), draw="placket")

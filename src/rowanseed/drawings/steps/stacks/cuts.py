@@ -40,7 +40,7 @@ WITHIN = 1.0
 """A cut ends so far before the stitching, in mm."""
 
 
-def _slash_of(piece: Piece, size: str) -> tuple[Point, Point] | None:
+def slash_of(piece: Piece, size: str) -> tuple[Point, Point] | None:
     """The ends of a piece's slash, upright: where it opens, and its point."""
     line = next((line for line in piece.lines if line.kind is LineKind.PLACEMENT and line.id in SLASHES), None)
     if line is None or size not in line.ends:
@@ -70,7 +70,7 @@ def slashed(bench: Workbench, op: Operation) -> tuple[Piece, tuple[Point, Point]
     own = {piece for detail in bench.details.values() for piece in detail.pieces}
     for id in op.on.pieces:
         piece = bench.piece(id)
-        found = _slash_of(piece, bench.size)
+        found = slash_of(piece, bench.size)
         if found is not None and id not in own and id not in bench.facings:
             return piece, _to_the_edge(found, whole(bench, piece))
     return None
@@ -121,7 +121,7 @@ def faced_slit(bench: Workbench, op: Operation) -> Stack | None:
     """The facing on the piece, slit line on slit line, the row round it and the cut."""
     found = slashed(bench, op)
     facing = next((bench.piece(id) for id in op.on.pieces if _is_facing(bench, id)), None)
-    on_facing = _slash_of(facing, bench.size) if facing is not None else None
+    on_facing = slash_of(facing, bench.size) if facing is not None else None
     if found is None or facing is None or on_facing is None:
         return None
     piece, slash = found

@@ -1,0 +1,114 @@
+"""Plackets above a cuff: drawn, folded, sewn; where the figures are common practice, no source is given."""
+
+import json
+from dataclasses import replace
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.description import Sleeve
+from rowanseed.core.compose.vocabulary import SleeveEnd, SleeveKind, SleeveLength, SleevePlacket
+from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.pattern.envelope import Figure
+from rowanseed.formats.description_json import read_description, write_description
+from tests.core.everyday import EVERYDAY, everyday
+
+
+def shirt(sleeve, figure=Figure.MEN):
+    described = EVERYDAY["grandad shirt"]
+    features = replace(described.features, sleeve=sleeve)
+    return compose(replace(described, figure=figure, body_chart={}, sizes=(), features=features)).pattern
+
+
+def lines(piece, size):
+    """How far each line of a placket lies across it, in mm from the underlap's edge."""
+    return {line.id: line.ends[size][0][1] for line in piece.lines}
+
+
+@given(
+    kind=st.sampled_from([SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED, SleeveKind.RAGLAN]),
+    length=st.sampled_from([SleeveLength.ELBOW, SleeveLength.THREE_QUARTER, SleeveLength.LONG]),
+    end=st.sampled_from([SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF]),
+    figure=st.sampled_from(list(Figure)),
+)
+@settings(deadline=None, max_examples=12)
+def test_the_ends_of_a_cuff_lie_on_the_folds_of_its_tower_placket(kind, length, end, figure):
+    """The sleeve's edge without the box, and what both halves reach beyond the rows of the box, are the cuff."""
+    pattern = shirt(Sleeve(kind, length=length, end=end, placket=SleevePlacket.TOWER), figure)
+    placket, sleeve, cuff = (pattern.piece(id) for id in ("sleeve-placket", "sleeve", "cuff"))
+    (join,) = (j for j in pattern.making.joins if j.id == "cuffs")
+    ratio = join.difference.amount or 1.0
+    for size in pattern.envelope.sizes:
+        at = lines(placket, size)
+        # The step sews the box 6 mm to either side of the slash.
+        over, under = at["overlap-fold"] - (at["slash"] + 6.0), (at["slash"] - 6.0) - at["underlap-fold"]
+        wrist = chain_length(sleeve.shapes[size].edges["wrist"]) / ratio
+        assert chain_length(cuff.shapes[size].edges["sleeve"]) == pytest.approx(wrist - 12.0 + over + under)
+        assert over > 12.0 + 6.0 and under == pytest.approx(12.0), "the underlap fills the box, the overlap covers it"
+
+
+@pytest.mark.parametrize("figure", [Figure.MEN, Figure.CHILDREN])
+@pytest.mark.parametrize("length", [SleeveLength.ELBOW, SleeveLength.LONG])
+@pytest.mark.parametrize("kind", list(SleevePlacket))
+def test_a_slash_stays_below_the_arm_and_the_placket_is_as_long(figure, length, kind):
+    pattern = shirt(Sleeve(length=length, end=SleeveEnd.CUFF, placket=kind), figure)
+    sleeve = pattern.piece("sleeve")
+    for size in pattern.envelope.sizes:
+        (slash,) = (line.ends[size] for line in sleeve.lines if line.id == "slash")
+        long = abs(slash[1][0] - slash[0][0])
+        assert long <= 0.6 * chain_length(sleeve.shapes[size].edges["underarm-back"]) + 0.1
+        if kind is SleevePlacket.TOWER:
+            (own,) = (line.ends[size] for line in pattern.piece("sleeve-placket").lines if line.id == "slash")
+            assert own[1][0] - own[0][0] == pytest.approx(long)
+
+
+def test_the_overlap_of_a_tower_placket_lies_to_the_front_of_the_sleeve_and_is_drawn_so():
+    """Laid on the wrong side of the sleeve it is turned half round, not over: what lies higher on it lies to where the
+    sleeve's end begins. The front of a cuff laps over its back (common practice, no source)."""
+    pattern = everyday("grandad shirt")
+    size = pattern.envelope.sizes[0]
+    sleeve, placket = pattern.piece("sleeve"), pattern.piece("sleeve-placket")
+    wrist = sleeve.shapes[size].edges["wrist"][0]
+    front = sleeve.shapes[size].edges["underarm-front"]
+    assert wrist.start in (front[0].start, front[-1].end), "the sleeve's end begins at its front"
+    (slash,) = (line.ends[size] for line in sleeve.lines if line.id == "slash")
+    at = lines(placket, size)
+    assert slash[0][1] > wrist.start[1] and at["overlap-fold"] > at["slash"]
+
+
+def test_what_a_tower_placket_is_sewn_by_is_of_its_kind():
+    pattern = everyday("grandad shirt")
+    steps = {
+        op.id: " ".join(op.how)
+        for op in compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
+    }
+    assert "towards the front of the cap" in steps["box-sleeve-placket"]
+    assert "over both halves of the placket" in steps["sew-cuffs"] and "underlap runs on" not in steps["sew-cuffs"]
+    assert "underlap" not in steps["ends-cuff-inside"], "its ends lie on the folds: nothing of it reaches beyond"
+    strip = everyday("blouse")
+    steps = {
+        op.id: " ".join(op.how)
+        for op in compile_garment(strip, "A", strip.envelope.sizes[0], MakingChoices()).operations
+    }
+    assert "underlap runs on" in steps["sew-cuffs"] and "underlap" in steps["ends-cuff-inside"]
+
+
+@pytest.mark.parametrize("kind", list(SleevePlacket))
+def test_a_short_sleeve_has_no_room_for_one(kind):
+    with pytest.raises(DescriptionRefused, match="no room for a placket"):
+        shirt(Sleeve(length=SleeveLength.SHORT, end=SleeveEnd.CUFF, placket=kind))
+
+
+@pytest.mark.parametrize(
+    ("said", "kind"), [(True, SleevePlacket.CONTINUOUS), ("tower", SleevePlacket.TOWER), (False, None)]
+)
+def test_a_document_says_whether_and_of_which_kind(said, kind):
+    document = json.loads(write_description(EVERYDAY["grandad shirt"]))
+    document["features"]["sleeve"]["placket"] = said
+    read = read_description(json.dumps(document))
+    assert read.features.sleeve.placket is kind
+    assert read_description(write_description(read)).features == read.features
