@@ -43,6 +43,7 @@ from rowanseed.core.compose.vocabulary import (
     SkirtKind,
     SleeveEnd,
     SleeveKind,
+    SleevePlacket,
     Slit,
     StrapsClosed,
     TrimKind,
@@ -67,6 +68,8 @@ PLAIN = Features(back=Side(Centre.SEAM), opening=ZIP, armhole=ArmholeFinish.FACI
 BUTTONED = Features(front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.BUTTONS), collar=CollarKind.SHIRT)
 SLEEVED = replace(PLAIN, sleeve=Sleeve(), armhole=None)
 PLEATED = replace(SLEEVED, opening=Opening(), back=Side(shaping=(Shaping.YOKE,)))
+CUFFED = replace(SLEEVED, sleeve=Sleeve(end=SleeveEnd.CUFF))
+SLASHED = replace(SLEEVED, sleeve=Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.CONTINUOUS))
 PULLED_ON = replace(SLEEVED, opening=Opening(), back=Side(), neck=Neck(finish=NeckFinish.FACING))
 FRONT, BACK = (Panel.FRONT,), (Panel.BACK,)
 BOTH = (Panel.FRONT, Panel.BACK)
@@ -94,6 +97,8 @@ def strokes(features, panel, garment=GarmentKind.DRESS):
         (PLAIN, {"belt": BeltKind.TIE}, BOTH),
         (PLAIN, {"belt": BeltKind.BACK_BELT}, BACK),
         (SLEEVED, {"sleeve": Sleeve(end=SleeveEnd.CUFF)}, BOTH),
+        (CUFFED, {"sleeve": SLASHED.sleeve}, BACK),
+        (SLASHED, {"sleeve": Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.TOWER)}, BACK),
         (PLAIN, {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.BACK)}, BACK),
         (PLAIN, {"vent": True}, BACK),
         (PLAIN, {"opening": Opening(), "waist": Waist.SHIRRED}, BOTH),

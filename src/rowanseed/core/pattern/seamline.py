@@ -235,10 +235,14 @@ def _meet(before: list[Point], after: list[Point], allowance: float) -> tuple[li
     away = unit((after[1][0] - after[0][0], after[1][1] - after[0][1]))
     longer = [*before, (before[-1][0] + along[0] * reach, before[-1][1] + along[1] * reach)]
     earlier = [(after[0][0] - away[0] * reach, after[0][1] - away[1] * reach), *after]
-    boxes = [_box(c, d) for c, d in pairwise(earlier)]
+    # Most cross at once, on what was extended: no more boxes are reckoned than are asked for.
+    boxes: list[tuple[float, float, float, float]] = []
     for i in range(len(longer) - 2, -1, -1):
         own = _box(longer[i], longer[i + 1])
-        for j, box in enumerate(boxes):
+        for j in range(len(earlier) - 1):
+            if j == len(boxes):
+                boxes.append(_box(earlier[j], earlier[j + 1]))
+            box = boxes[j]
             if own[2] < box[0] or own[0] > box[2] or own[3] < box[1] or own[1] > box[3]:
                 continue
             crossing = _crossing(longer[i], longer[i + 1], earlier[j], earlier[j + 1])

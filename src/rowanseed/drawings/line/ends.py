@@ -10,11 +10,14 @@ import numpy as np
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.fastenings import opens_at_top
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, DifferenceKind, FinishKind
-from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, inward, narrow, stepped
+from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, inward, narrow, round_at, stepped
 from rowanseed.drawings.line.laid import along
 
 ROWS, ROW = 4, 14.0
 """Shirring is shown as so many rows, so far apart, in mm."""
+OVERLAP = 25.0
+"""The overlap of a sleeve's placket is shown so wide, and the button of the cuff in its middle, in mm."""
 TUNNEL = 14.0
 """The row that makes a tunnel of a seam's allowances is shown so far above it, in mm."""
 
@@ -50,6 +53,32 @@ def cuffs(dressed: Dressed) -> Iterator[Stroke]:
         if cased or _is_gathered(dressed, "wrist"):
             for k, q in enumerate(stepped(run, 16.0)[1:-1]):
                 yield Stroke("sleeve", [q, _up(q, outer, tip, k)])
+
+
+def sleeve_placket(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """A slash up from the cuff, seen at the back of the sleeve, and the button; a tower's overlap with its point."""
+    cuff, on = dressed.drawn("cuff"), dressed.drawn(detail.on[0]) if detail.on else None
+    slash = on.line(LineKind.PLACEMENT, "slash") if on is not None else None
+    if dressed.is_front or cuff is None or slash is None or dressed.size not in slash.ends:
+        return
+    long, deep = math.dist(*slash.ends[dressed.size]), narrow(cuff, dressed.size) / 2
+    for ring in dressed.sleeves:
+        tip, outer, low, _ = ring[-4:]
+        end = ((outer[0] + low[0]) / 2, (outer[1] + low[1]) / 2)
+        up = towards((0.0, 0.0), (tip[0] - outer[0], tip[1] - outer[1]), 1.0)
+
+        def at(along: float, across: float, end: Point = end, up: Point = up) -> Point:
+            return (end[0] + up[0] * along - up[1] * across, end[1] + up[1] * along + up[0] * across)
+
+        half = OVERLAP / 2
+        if detail.kind is DetailKind.TOWER_PLACKET:
+            top = deep + long + half
+            run = [at(deep, -half), at(top, -half), at(top + half, 0.0), at(top, half), at(deep, half)]
+            yield Stroke("sleeve", run)
+            yield Stroke("sleeve", [at(0.0, -half), at(deep, -half)])
+        else:
+            yield Stroke("sleeve", [at(0.0, -half), at(deep, -half), at(deep + long, -half)])
+        yield Stroke("sleeve", round_at(at(deep / 2, 0.0), 5.0), Line.FILLED)
 
 
 def _is_gathered(dressed: Dressed, edge: str) -> bool:

@@ -29,6 +29,8 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.PLEATED_BAND: bands.pleated,
     DetailKind.IN_SEAM_POCKET: pockets.in_seam,
     DetailKind.FACED_SLIT: necks.neck_slit,
+    DetailKind.CONTINUOUS_PLACKET: ends.sleeve_placket,
+    DetailKind.TOWER_PLACKET: ends.sleeve_placket,
     **dict.fromkeys(fullness.FALLS, fullness.falling),
 }
 """How each kind of what is made on the pieces is shown; the rest is shown by its pieces, or not at all."""
