@@ -8,6 +8,8 @@ from functools import cache
 from xml.etree import ElementTree
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.alter.change import Alteration
@@ -16,11 +18,14 @@ from rowanseed.core.body.measures import MEASURES, Age
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.pattern.walk import walk
+from rowanseed.core.sizing.ease import Ease
 from rowanseed.demo import overshirt, six_gore_skirt, waistcoat
+from rowanseed.drawings.ease import PHONE, SCREEN, draw_ease
 from rowanseed.drawings.figure import ROUND, draw_measure
 from rowanseed.drawings.history import draw_history
 from rowanseed.drawings.pieces import draw_altered
 from rowanseed.drawings.seams import LIFT, draw_seam
+from rowanseed.drawings.svg import LINE
 from rowanseed.drawings.widths import Bar, draw_widths
 
 SVG = "{http://www.w3.org/2000/svg}"
@@ -197,3 +202,25 @@ def test_bars_of_widths_are_to_one_scale_with_the_envelopes_figure_marked(units)
     assert "url(#nap-main)" in rects[1].get("fill") and "90 cm, with nap" in _texts(root)
     assert {format_cloth(b.length, units) for b in bars} <= set(_texts(root))
     assert _inside(root)
+
+
+# ---------------------------------------------------------------- ease
+
+
+@pytest.mark.parametrize("units", list(Units))
+@pytest.mark.parametrize("room", [SCREEN, PHONE], ids=["screen", "phone"])
+@given(body=st.floats(200.0, 1100.0), ease=st.floats(-80.0, 300.0))
+def test_a_figure_in_a_bar_ends_before_the_line_of_the_body(units, room, body, ease):
+    """A letter of the house's type is about half as wide as it is high (measured in the browser: 0.51)."""
+    rows = [
+        Ease(measure, body=mm, chart=None, finished=mm + more, band=None, better=None)
+        for measure, mm, more in (("bust", 1080.0, 220.0), ("upper_arm", body, ease))
+    ]
+    root = ElementTree.fromstring(draw_ease(rows, units, THREAD, SHADE, room))
+    bars = [e for e in root.iter(f"{SVG}rect") if e.get("fill") == LINE]
+    for bar in bars:
+        low, high = float(bar.get("y")), float(bar.get("y")) + float(bar.get("height"))
+        inside = [t for t in root.iter(f"{SVG}text") if low < float(t.get("y")) < high and t.text.startswith("body")]
+        for text in inside:
+            assert float(text.get("x")) + 0.51 * 17 * len(text.text) < float(bar.get("x")) + float(bar.get("width"))
+    assert sum(1 for t in _texts(root) if t.startswith("body")) == 2

@@ -31,6 +31,8 @@ SCREEN = Room(wide=900.0, row=96.0, above=32.0, left=150.0, right=170.0)
 PHONE = Room(wide=400.0, row=132.0, above=62.0, left=12.0, right=34.0)
 HALF_A_WORD = 62.0
 """Words that stand above a bar keep so far from both sides."""
+INSIDE, LETTER = 10.0, 9.2
+"""A bar's figure stands so far inside it; so wide is a letter of it."""
 
 
 def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str, room: Room = SCREEN) -> str:
@@ -76,29 +78,19 @@ def draw_ease(rows: Sequence[Ease], units: Units, thread: str, ground: str, room
                 height=32,
                 fill="#f6dedb" if tight else ground,
             )
-            add(
-                root,
-                "text",
-                f"body {format_length(row.body, units)}",
-                x=room.left + 10,
-                y=y + 22,
-                font_size=17,
-                fill=INK,
-            )
             add(root, "path", d=f"M{number(body)} {number(y - 4)}v40", stroke=INK, stroke_width=2)
             ease = row.finished - row.body
-            sign = "−" if ease < 0 else "+"
-            add(
-                root,
-                "text",
-                f"{sign} {format_length(abs(ease), units)} ease",
-                x=min(max((body + end) / 2, HALF_A_WORD), room.wide - HALF_A_WORD),
-                y=y - 8,
-                font_size=17,
-                font_weight=700,
-                fill=BERRY if tight else thread,
-                text_anchor="middle",
-            )
+            own = f"body {format_length(row.body, units)}"
+            told = f"{'−' if ease < 0 else '+'} {format_length(abs(ease), units)} ease"
+            shown = {"font_weight": 700, "fill": BERRY if tight else thread}
+            if body - room.left < INSIDE + len(own) * LETTER:
+                # No room for its figure in the bar: both stand above it, one after the other.
+                text = add(root, "text", own, x=room.left, y=y - 8, font_size=17, fill=INK)
+                add(text, "tspan", told, dx=10, **shown)
+            else:
+                add(root, "text", own, x=room.left + INSIDE, y=y + 22, font_size=17, fill=INK)
+                x = min(max((body + end) / 2, HALF_A_WORD), room.wide - HALF_A_WORD)
+                add(root, "text", told, x=x, y=y - 8, font_size=17, text_anchor="middle", **shown)
         else:
             add(
                 root,
