@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 import re
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from rowanseed.core.base.words import lower_first
@@ -40,8 +40,15 @@ ALIKE = {
     "fusible": "stiffen",
     "gathering": "gather",
     "gathered": "gather",
-    "ease": "ease",
-    "easing": "ease",
+    "ease": "gather",
+    "easing": "gather",
+    "eased": "gather",
+    "face": "facing",
+    "faced": "facing",
+    "binding": "bind",
+    "bound": "bind",
+    "slash": "placket",
+    "undercollar": "collar",
     "hemmed": "hem",
     "buttonhole": "button",
     "bodice": "",
@@ -52,23 +59,40 @@ ALIKE = {
     "eyelet": "eyelet",
 }
 PHRASES = (
+    (re.compile(r"\bside (front|back)s?\b"), r"side\1"),
     (re.compile(r"\bset(?:ting)?[ -]?in\b|\binto the armholes?\b"), "armhole"),
     (re.compile(r"\b(?:sleeve|underarm) seams?\b"), "underarm"),
+    (re.compile(r"\btops? of (?:the )?sleeves?\b|\b(?:sleeve )?caps?\b"), "sleeve armhole"),
+    (re.compile(r"\bin(?:side leg |ner leg )?seams?\b|\binner legs?\b"), "inseam"),
+    (re.compile(r"\bout(?:er )?seams?\b"), "side"),
+    (re.compile(r"\bneckbands?\b"), "neck band"),
+    (re.compile(r"\bnecklines?\b"), "neck"),
+    (re.compile(r"\bwaistlines?\b"), "waist"),
+    (re.compile(r"\bhemlines?\b"), "hem"),
 )
-"""Words that a step says in two."""
+"""What a step says in two words."""
 ADJECTIVES = frozenset(("invisible", "centred", "lapped", "exposed", "fly", "eye"))
 """What a closure is called besides: a step says “the zip”."""
-IN_PASSING = 0.4
-"""Front and back are often left unsaid where there is one of the kind: “the princess seams”."""
+UNSAID = {"front": 0.4, "back": 0.4, "waist": 0.15}
+"""Front and back are often left unsaid where there is one of the kind: “the princess seams”; and where a waistband
+goes: so much these words weigh."""
+BESIDES, ABOUT, LATER, BY_NAME = 0.005, 0.02, 0.05, 0.9
+"""Of two steps that say a part's words, that one speaks of it that says less besides, or what its pieces are called, or
+says it first: so much each other word costs, each of its pieces' is worth, and what is said after the first sentence
+costs. A seam is known by the names of its two pieces so far."""
 # fmt: off
 TELLING = frozenset(
     (
         "facing", "lining", "pocket", "collar", "cuff", "skirt", "hem", "belt", "waistband", "placket", "yoke",
-        "stand", "sleeve", "zip", "hood",
+        "stand", "sleeve", "zip", "hood", "stiffen",
     )
 )
 # fmt: on
 """Words that say which part of the garment is meant: a step that has one does not speak of a part that has not."""
+
+
+DONE = {FinishKind.HEM: ("hem",), FinishKind.BINDING: ("bind", "band")}
+"""What is done to an edge by its kind."""
 
 
 @dataclass(frozen=True)
@@ -104,15 +128,20 @@ def match_steps(pattern: Pattern, lines: Sequence[str]) -> tuple[Matched, ...]:
         household=MakingChoices(),
     )
     parts = {id: _words_of(bench, id) for _, duty in share_out(bench)[0] for id in duty.ids}
-    often = Counter(word for words in parts.values() for word in words)
-    weight = {
-        word: (1.0 + math.log(len(parts) / n)) * (IN_PASSING if word in ("front", "back") else 1.0)
-        for word, n in often.items()
-    }
+    between = _named_between(bench, parts)
+    often = Counter(word for ways in parts.values() for word in frozenset().union(*ways))
+    weight = {word: (1.0 + math.log(len(parts) / n)) * UNSAID.get(word, 1.0) for word, n in often.items()}
+    beside = {id: _words_beside(bench, id) for id in parts}
     best: dict[str, tuple[float, int]] = {}
     for k, (_, text) in enumerate(steps):
         clauses = _clauses(text)
-        scores = {id: max(_score(words, said, weight) for said in clauses) for id, words in parts.items()}
+        scores = {
+            id: max(_score(words, said, weight, beside[id]) - late for said, late in clauses for words in ways)
+            for id, ways in parts.items()
+        }
+        for id, names in between.items():
+            if any(names <= said for said in _pieces_said(text, frozenset().union(*between.values()))):
+                scores[id] = max(scores[id], BY_NAME)
         most = max(scores.values(), default=0.0)
         for id, score in scores.items():
             if score >= SURE and score >= BESIDE * most and score > best.get(id, (0.0, 0))[0]:
@@ -132,17 +161,78 @@ def as_steps(found: Sequence[Matched]) -> tuple[BookletStep, ...]:
     return tuple(BookletStep(one.number, one.about) for one in found)
 
 
-def _clauses(text: str) -> list[frozenset[str]]:
-    """The words of a step, and of each thing that it says; “hem the sleeves and the dress” hems both."""
-    verb = _tokens(text.split(" ")[0]) & {"hem", "gather", "stiffen"}
-    return [_tokens(text), *(_tokens(clause) | verb for clause in re.split(r",|;|\band\b|\bthen\b", text))]
+def _clauses(text: str) -> list[tuple[frozenset[str], float]]:
+    """The words of a step, of its sentences, and of each thing that they say; what it costs that they are said late.
+
+    “Hem the sleeves and the dress” hems both, “apply interfacing to collar and cuffs” stiffens both.
+    """
+    found = [(_tokens(text), 0.0)]
+    for k, sentence in enumerate(_sentences(text)):
+        first, *more = re.split(r",|\band\b|\bthen\b|\bwith\b", sentence)
+        verb = _tokens(first) & CARRIED
+        said = (_tokens(sentence), _tokens(first), *(_tokens(clause) | verb for clause in more))
+        found += [(one, LATER if k else 0.0) for one in said if one]
+    return found
 
 
-def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float]) -> float:
+def _sentences(text: str) -> list[str]:
+    return [one for one in re.split(r"[.;:](?:\s|$)", text) if one.strip()]
+
+
+def _named_between(bench: Workbench, ids: Iterable[str]) -> dict[str, frozenset[str]]:
+    """Seams that are the only one between two pieces of different names, by these names."""
+    found: dict[frozenset[str], list[str]] = {}
+    for id, join in bench.joins.items():
+        # Beside a side front a centre front is called the front.
+        names = frozenset(bench.name(part.piece).lower().removeprefix("centre ") for part in (*join.a, *join.b))
+        if len(names) == 2:
+            found.setdefault(names, []).append(id)
+    known = set(ids)
+    return {one[0]: names for names, one in found.items() if len(one) == 1 and one[0] in known}
+
+
+def _pieces_said(text: str, names: frozenset[str]) -> list[frozenset[str]]:
+    """The pieces that each sentence of a step joins, the longest names first: a side front is no front."""
+    found = []
+    for sentence in _sentences(CLOTH_SIDES.sub(" ", text).lower()):
+        said = set()
+        if JOINED.search(sentence) is None:
+            continue
+        for name in sorted(names, key=len, reverse=True):
+            sentence, times = re.subn(rf"\b{re.escape(name)}s?\b", " ", sentence)
+            if times:
+                said.add(name)
+        found.append(frozenset(said))
+    return found
+
+
+def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float], beside: _Beside) -> float:
+    """How far a part's words are said; less where other parts are named that it has nothing to do with."""
     if not words:
         return 0.0
     fits = sum(weight[w] for w in words & said) / sum(weight[w] for w in words)
-    return float(fits * 0.45 ** len((said & TELLING) - words))
+    elsewhere = len((said & TELLING) - words - beside.words)
+    about = ABOUT * len(said & beside.pieces - words)
+    return float(fits * 0.45**elsewhere + about - BESIDES * len(said - words - beside.pieces))
+
+
+@dataclass(frozen=True)
+class _Beside:
+    """Words that may stand beside a part's own: of the pieces about it; of the pieces that an edge belongs to alone."""
+
+    words: frozenset[str]
+    pieces: frozenset[str]
+
+
+def _words_beside(bench: Workbench, id: str) -> _Beside:
+    """What the pieces are called that a seam joins or an edge belongs to, and the garment.
+
+    “Stitch the fronts to the yoke at the shoulders” is the shoulder seam, “hem the skirt” the hem of a skirt.
+    """
+    join, finish = bench.joins.get(id), bench.finishes.get(id)
+    parts = (*join.a, *join.b) if join is not None else finish.parts if finish is not None else ()
+    pieces = frozenset(word for part in parts for word in _tokens(bench.name(part.piece)))
+    return _Beside(pieces | _tokens(bench.pattern.name), pieces if finish is not None else frozenset())
 
 
 def _said(bench: Workbench, id: str) -> str:
@@ -150,18 +240,24 @@ def _said(bench: Workbench, id: str) -> str:
     return lower_first(named(bench, id)) if ":" in id else named(bench, id)
 
 
-def _words_of(bench: Workbench, id: str) -> frozenset[str]:
-    """The words by which a part is known."""
+def _words_of(bench: Workbench, id: str) -> tuple[frozenset[str], ...]:
+    """The words by which a part is known, and others by which it is known as well."""
     kind, _, of = id.partition(":")
     if id in bench.closures:
-        return _tokens(named(bench, id)) - ADJECTIVES
+        return (_tokens(named(bench, id)) - ADJECTIVES,)
     if not of:
-        hemmed = "hem" if id in bench.finishes and bench.finishes[id].kind is FinishKind.HEM else ""
-        return _tokens(f"{named(bench, id)} {_own_words(id)} {hemmed}")
+        own = f"{named(bench, id)} {_own_words(id)}"
+        finish, join = bench.finishes.get(id), bench.joins.get(id)
+        if join is not None and all(part.edge == "crotch" for part in (*join.a, *join.b)):
+            return _tokens(own), _tokens(f"{own} crotch") - {"centre"}
+        if "fold" in _tokens(own):
+            return _tokens(own), _tokens(f"{own} pleat") - {"fold"}
+        done = DONE.get(finish.kind, ("",)) if finish is not None else ("",)
+        return tuple(_tokens(f"{own} {word}") for word in done)
     pieces = {p.id: p.name for p in bench.pattern.pieces}
     name = pieces.get(of) or (named(bench, of) if of in bench.joins else of)
-    words = {"darts": "dart", "stiffen": "stiffen", "fullness": _fullness(bench, of)}.get(kind, kind)
-    return _tokens(f"{words} {name}")
+    words = {"darts": "dart", "folds": "pleat", "stiffen": "stiffen", "fullness": _fullness(bench, of)}.get(kind, kind)
+    return (_tokens(f"{words} {name}"),)
 
 
 def _own_words(id: str) -> str:
@@ -177,10 +273,20 @@ CLOTH_SIDES = re.compile(r"\b(?:right|wrong) sides?\b(?: of (?:the )?fabric)?", 
 """“Right sides together” speaks of the cloth, not of the garment's side seams."""
 
 
+JOINED = re.compile(r"\bto\b|\btogether\b|\bjoin")
+"""By this a sentence joins the pieces that it names."""
+PRESSED = re.compile(r"\btowards? (?:the )?(?:centre|center|sides?|front|back)\b", re.IGNORECASE)
+"""Where a dart is pressed is no seam either."""
+CARRIED = frozenset(("hem", "gather", "stiffen"))
+"""What a sentence says first, it says of all that it lists."""
+
+
 def _tokens(text: str) -> frozenset[str]:
-    text = CLOTH_SIDES.sub(" ", text)
-    out = {word for phrase, word in PHRASES if phrase.search(text.lower())}
-    for word in re.findall(r"[a-z]+", text.lower()):
+    text = PRESSED.sub(" ", CLOTH_SIDES.sub(" ", text)).lower()
+    for phrase, word in PHRASES:
+        text = phrase.sub(f" {word} ", text)
+    out = set()
+    for word in re.findall(r"[a-z]+", text):
         if word in SMALL:
             continue
         stem = ALIKE.get(word, word)
