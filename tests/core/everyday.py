@@ -27,7 +27,9 @@ from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
     ElasticPlace,
+    FacedEdge,
     GarmentKind,
+    Hand,
     HemKind,
     LegKind,
     LiningMethod,
@@ -77,6 +79,15 @@ TOPS = {
         "opening": buttoned(7, Placket.BAND),
         "collar": CollarKind.SHIRT,
         "sleeve": CUFFED,
+    },
+    "dress shirt": {
+        "front": OPEN,
+        "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
+        "opening": buttoned(7, Placket.BAND),
+        "collar": CollarKind.SHIRT,
+        "sleeve": TOWERED,
+        "facing": frozenset({FacedEdge.YOKE}),
+        "pockets": (Pocket(PocketKind.PATCH, PocketPlace.CHEST, Hand.LEFT),),
     },
     "camp shirt": {
         "front": OPEN,
@@ -482,6 +493,7 @@ JACKETS = {
 FOR = {
     "grandad shirt": Figure.MEN,
     "camp shirt": Figure.MEN,
+    "dress shirt": Figure.MEN,
     "polo shirt": Figure.MEN,
     "men's jeans": Figure.MEN,
     "dressing gown": Figure.MEN,

@@ -570,3 +570,15 @@ def test_a_tower_placket_lies_with_its_point_towards_the_front_and_covers_the_bo
     _, overlap = (layer.shape for layer in turned.layers)
     assert overlap.buffer(0.5).contains(LineString([(x * -1, y) for x, y in row.coords[1:3]])), "its end and corners"
     assert all(overlap.buffer(0.1).contains(LineString(row.line)) for row in turned.rows), op.id
+
+
+@pytest.mark.parametrize("id", ["sew-yoke-layers", "press-yoke-layers"])
+def test_the_layers_of_a_doubled_yoke_lie_wrong_sides_together_their_basting_in_the_allowance(id):
+    _, _, stack = step("dress shirt", id)
+    outer, inner = stack.layers
+    assert (outer.stuff, inner.stuff) == (Stuff.WRONG, Stuff.RIGHT)
+    assert outer.shape.contains(inner.shape) and outer.shape.centroid.distance(inner.shape.centroid) < 1.0
+    for row in stack.rows:
+        spots = [LineString(row.line).interpolate(t, normalized=True) for t in (0.2, 0.5, 0.8)]
+        assert all(outer.shape.exterior.distance(spot) == pytest.approx(5.0, abs=0.3) for spot in spots)
+    assert len(stack.rows) == 4, "neck and armhole, on both halves"

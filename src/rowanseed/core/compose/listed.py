@@ -6,9 +6,11 @@ import re
 from collections.abc import Iterator, Sequence, Set
 from dataclasses import dataclass
 
+from rowanseed.core.compose.features.doubled_yoke import WHERE as DOUBLED
+from rowanseed.core.compose.features.doubled_yoke import YOKE
 from rowanseed.core.compose.piece_list import Listed
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece, Role
+from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, Role
 
 ENOUGH = 0.5
 ALIKE = {
@@ -31,6 +33,18 @@ ALIKE = {
     "band": "band",
     "waist": "waist",
 }
+COMPOUNDS = (
+    ("waist band", "waistband"),
+    ("neckband", "neck band"),
+    ("neckline", "neck"),
+    ("undercollar", "under collar"),
+    ("uppercollar", "upper collar"),
+    ("collar band", "collar stand"),
+    ("buttonhole band", "front band"),
+    ("button band", "front band"),
+    ("carrier", "loop"),
+)
+"""What lists call a piece in one word or in two, and the usual words for it."""
 ASKS = (
     (("facing", "neck"), "features.neck.finish", "Is the neck faced?"),
     (("facing", "armhole"), "features.armhole", "Are the armholes faced?"),
@@ -38,6 +52,9 @@ ASKS = (
     (("facing", "waist"), "features.waist", "Is the waist faced?"),
     (("facing",), "features.neck.finish", "Which edge is faced?"),
     (("lining",), "features.lining.of", "Is the garment lined?"),
+    (("neck", "band"), "features.neck.finish", "Does a band finish the neck, or is it a collar that stands?"),
+    (("lap",), "features.sleeve.placket", "Is it the strip of the sleeves' plackets? It is cut by its measure."),
+    (("belt", "loop"), "features.belt", "Are they belt loops? They are cut by their measure."),
     (("collar",), "features.collar", "Has it a collar?"),
     (("hood",), "features.collar", "Has it a hood?"),
     (("stand",), "features.collar", "Has its collar a stand?"),
@@ -135,7 +152,10 @@ def _alike(listed: Listed, piece: Piece) -> float:
 
 
 def words_of(name: str) -> frozenset[str]:
-    words = re.findall(r"[a-z]+", name.lower().replace("waist band", "waistband").replace("centre", ""))
+    text = name.lower().replace("centre", "")
+    for said, usual in COMPOUNDS:
+        text = text.replace(said, usual)
+    words = re.findall(r"[a-z]+", text)
     out = []
     for word in words:
         stem = word[:-1] if len(word) > 3 and word.endswith("s") and not word.endswith("ss") else word
@@ -175,12 +195,23 @@ def _different(listed: Listed, piece: Piece, again: Sequence[Piece] = ()) -> tup
             return asked, f"features.{half}.centre"
         # As many whole ones are the same garment: that tissue is not a half.
         if piece.lies_on_fold(own) and not cut.fold and cut.count != count:
+            if piece.panel not in (Panel.FRONT, Panel.BACK):
+                name = listed.name.lower()
+                return f"Your list cuts {cut.count} of the {name}, with a centre seam; here it is cut on the fold.", ""
             asked = f"Your list cuts {cut.count} of the {listed.name.lower()}, not on the fold. Has it a centre seam?"
             return asked, f"features.{half}.centre"
         if cut.count and cut.count != count:
-            asked = f"Your list cuts {cut.count} of the {listed.name.lower()}; {count} are composed."
-            return asked, ""
+            return _another_count(listed, piece, cut.count, count)
     return "", ""
+
+
+def _another_count(listed: Listed, piece: Piece, count: int, own: int) -> tuple[str, str]:
+    said = f"Your list cuts {count} of the {listed.name.lower()}"
+    if count == 2 * own and piece.id == YOKE:
+        return f"{said}. Is it doubled?", DOUBLED
+    if count == 2 * own and any(line.kind is LineKind.FOLD for line in piece.lines):
+        return f"{said}, an outer and an inner one each; here each is one piece, folded.", ""
+    return f"{said}; {own} {'is' if own == 1 else 'are'} composed.", ""
 
 
 def _too_many(pattern: Pattern, taken: set[str]) -> Iterator[Tick]:

@@ -348,6 +348,7 @@ class FacedEdge(Worded):
     FRONT = "front"
     WAIST = "waist"
     HEM = "hem"
+    YOKE = "yoke", "back yoke (doubled)"
 
 
 class Interfaced(Worded):

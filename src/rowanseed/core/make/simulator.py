@@ -169,7 +169,9 @@ class _Game:
         kind, amount = join.difference.kind, join.difference.amount
         gathered = kind is DifferenceKind.GATHERS or (kind is DifferenceKind.EASE and amount >= DRAWN_UP)
         among_bands = {self.panels[p] for p in _pieces(join)} == {Panel.BAND}
-        if gathered and join.id not in table.drawn_up and not among_bands:
+        # An edge between two layers is drawn up once for both of its seams.
+        same_edge = {other.id for other in self.joins.values() if other.a == join.a}
+        if gathered and not same_edge & table.drawn_up and not among_bands:
             self.wrong(op, f"the fullness of {join.id} is not drawn up")
         for piece in _pieces(join):
             if self.darts.get(piece, set()) & {edge for p, edge in own if p == piece} and piece not in table.shaped:

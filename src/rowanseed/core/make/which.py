@@ -67,6 +67,7 @@ def is_seam(bench: Workbench, join: Join) -> bool:
         and not bench.encloses(join)
         and not bench.is_faced(join)
         and not _is_layered(bench, join)
+        and join not in bench.between_layers
         and not puts_on_hood(bench, join)
         and join.id not in bench.ring_sides
     )

@@ -12,6 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.bends import Bends
 from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.doubled import between_layers
 from rowanseed.core.make.ease_pleats import ends_of, pleats
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import Graph
@@ -173,9 +174,15 @@ class Workbench(Graph):
         found = set(pieces)
         return len(found) > 1 and found <= set(self.pocketed) and len({self.panel(id) for id in found}) == 1
 
+    @cached_property
+    def between_layers(self) -> list[Join]:
+        """The joins that hold the layers of a doubled yoke together."""
+        return between_layers(self.joins.values())
+
     def flat_first(self, ids: Iterable[str]) -> Iterator[Need]:
         """Staystitching, stiffening, backing, darts and pockets come before a piece is joined."""
-        parts = [part for one in ids for part in self.parts(one)]
+        own = tuple(ids)
+        parts = [part for one in own for part in self.parts(one)]
         pieces = sorted({part.piece for part in parts})
         # A pocket that lies across this very seam comes after it, a placket's own facing before its piece.
         across = self.carry_one_pocket(pieces)
@@ -199,6 +206,10 @@ class Workbench(Graph):
             ends = ends_of(self, group)
             if any((part.piece, part.edge) in ends for part in parts):
                 yield Need(facts.layer(Fact.SHAPED, group[0].id), "its ease pleat is folded first", where_given=True)
+        edges = {(part.piece, part.edge) for part in parts}
+        for join in self.between_layers:
+            if join.id not in own and edges & {(part.piece, part.edge) for part in (*join.a, *join.b)}:
+                yield Need(facts.join(Fact.JOINED, join.id), "both layers are basted together first", where_given=True)
 
 
 def workbench(pattern: Pattern, view: str, size: str, household: MakingChoices) -> Workbench:

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.doubled import layer_pairs
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.plain_seams import DRAWN_UP_FROM
 from rowanseed.core.make.families.suited import finds_of, why_not_of
@@ -19,11 +20,15 @@ KEY = "fullness:"
 
 
 def fullness_ids(bench: Workbench) -> tuple[str, ...]:
-    """The fullness of every seam that is drawn up before it is sewn: gathered or eased."""
+    """The fullness of every seam that is drawn up before it is sewn: gathered or eased.
+
+    What lies between two layers, as below a doubled yoke, is drawn up once.
+    """
+    between = {other.id for _, other in layer_pairs(bench.joins.values())}
     return tuple(
         f"{KEY}{join.id}"
         for join in bench.joins.values()
-        if join.difference.kind is DifferenceKind.GATHERS or _is_eased(bench, join)
+        if join.id not in between and (join.difference.kind is DifferenceKind.GATHERS or _is_eased(bench, join))
     )
 
 

@@ -6,21 +6,22 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
+from rowanseed.core.make.doubled import between_layers
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.yokes import ID, finds, yokes_of
-from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.families.yokes import ID, finds
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import press
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, on_joins
 
+FROM_THE_EDGE = 5.0
+"""They are basted so far from the raw edge, in mm (common practice, no source)."""
+
 
 def finds_layers(bench: Workbench) -> Iterator[Duty]:
     """The two layers' own edges, held together for what is sewn to them."""
-    layers = {frozenset((*pieces_of(one.b), *pieces_of(other.b))) for one, other in yokes_of(bench)}
-    for join in bench.joins.values():
-        if pieces_of((*join.a, *join.b)) in layers:
-            yield single(join.id)
+    for join in between_layers(bench.joins.values()):
+        yield single(join.id)
 
 
 def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -34,8 +35,8 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             "Lay both layers flat as they will be worn, raw edges even; what does not fit is trimmed from the inner "
             "one.",
-            f"Baste {bench.margin(5)} from the raw edge, in the allowance, where it stays: from now on the two are "
-            "one.",
+            f"Baste {bench.margin(FROM_THE_EDGE)} from the raw edge, in the allowance, where it stays: from now on the "
+            "two are one.",
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(bench.around([join.id]) / 3),

@@ -6,8 +6,8 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
+from rowanseed.core.make.doubled import layer_pairs
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.yokes import layer_pairs
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -16,7 +16,7 @@ from rowanseed.core.pattern.making import Press
 
 
 def finds_three(bench: Workbench) -> Iterator[Duty]:
-    for one, other in layer_pairs(bench):
+    for one, other in layer_pairs(bench.joins.values()):
         plain = one.press is not Press.FACING and not bench.encloses(one) and not bench.encloses(other)
         if plain and not bench.is_faced(one) and not bench.is_faced(other):
             yield single(one.id, other.id)

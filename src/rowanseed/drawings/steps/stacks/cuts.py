@@ -52,17 +52,25 @@ def slash_of(piece: Piece, size: str) -> tuple[Point, Point] | None:
 
 def whole(bench: Workbench, piece: Piece) -> Polygon:
     """What is cut of a piece, upright and right side up: of one on the fold both halves."""
-    lying = as_drawn(piece, bench.size)
-    half, fold = Polygon(lying.cutting()).buffer(0), fold_of(bench, piece.id)
-    if not fold:
+    half, matrix = Polygon(as_drawn(piece, bench.size).cutting()).buffer(0), reflection(bench, piece)
+    if matrix is None:
         return half
-    (ax, ay), (bx, by) = (lying.stitched((EdgePart(piece.id, fold),))[k] for k in (0, -1))
+    both = half.union(affine_transform(half, matrix)).buffer(0.2).buffer(-0.2)
+    # A splinter of no width may be left on the fold.
+    return max(getattr(both, "geoms", [both]), key=lambda one: one.area)
+
+
+def reflection(bench: Workbench, piece: Piece) -> list[float] | None:
+    """The reflection about the edge that a piece is folded on, as Shapely writes a matrix; None for a whole piece."""
+    fold = fold_of(bench, piece.id)
+    if not fold:
+        return None
+    line = as_drawn(piece, bench.size).stitched((EdgePart(piece.id, fold),))
+    (ax, ay), (bx, by) = line[0], line[-1]
     gone = math.dist((ax, ay), (bx, by)) or 1.0
     ux, uy = (bx - ax) / gone, (by - ay) / gone
     c, s = ux * ux - uy * uy, 2 * ux * uy
-    # The reflection about the fold, as shapely writes a matrix.
-    matrix = (c, s, s, -c, ax - c * ax - s * ay, ay - s * ax + c * ay)
-    return half.union(affine_transform(half, matrix)).buffer(0.2).buffer(-0.2)
+    return [c, s, s, -c, ax - c * ax - s * ay, ay - s * ax + c * ay]
 
 
 def slashed(bench: Workbench, op: Operation) -> tuple[Piece, tuple[Point, Point]] | None:
