@@ -103,13 +103,15 @@ def _alone(bench: Workbench, flat: Lying, sewn: Sequence[EdgePart]) -> Stack:
     lying = _seam_below(flat, sewn)
     whole = Polygon(lying.seam()).buffer(0).intersection(_half(lying, _fold_of(lying, bench.size), sewn[0]))
     left, top, right, low = whole.bounds
-    shown = min(right - left, SHOWN * (low - top))
-    window = box(left - 10.0, top - 10.0, left + shown, low + 10.0)
+    shown, line = min(right - left, SHOWN * (low - top)), lying.stitched(sewn)
+    # A wide underlap lies beyond the seam: the row begins within what is drawn.
+    begins = max(left, min(min(x for x, _ in line) - shown / 4, right - shown))
+    window = box(begins - 10.0, top - 10.0, begins + shown, low + 10.0)
     words = (
         f"The {lower_first(lying.piece.name)} folded on its fold line over the seam, right side up; what it is sewn to "
         f"does not lie flat beside it and is left out: {IN_THE_DITCH}"
     )
-    row = Row(within(lying.stitched(sewn), window))
+    row = Row(within(line, window))
     goes_on = window if shown < right - left else None
     layer = Layer(whole.intersection(window), Stuff.RIGHT, f"{lying.piece.name}, folded", goes_on)
     return Stack((layer,), words, rows=(row,))
