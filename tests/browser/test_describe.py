@@ -154,7 +154,7 @@ def test_a_shirt_is_described_and_goes_to_the_needle(hand, own):
             ("features.collar", "shirt with stand"),
             ("features.sleeve.kind", "set in"),
             ("features.sleeve.end", "cuff"),
-            ("features.sleeve.placket", "a tower, its overlap ending in a point"),
+            ("features.sleeve.placket", "tower, with a point"),
         ),
         figures={"features.opening.count": "7"},
     )

@@ -118,8 +118,8 @@ class Placket(Worded):
 
 
 class SleevePlacket(Worded):
-    CONTINUOUS = "continuous", "one strip round the slash"
-    TOWER = "tower", "a tower, its overlap ending in a point"
+    CONTINUOUS = "continuous", "strip round the slash"
+    TOWER = "tower", "tower, with a point"
 
 
 class NeckShape(Worded):
