@@ -7,15 +7,19 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.vocabulary import SleeveEnd, SleeveKind, SleeveLength, SleevePlacket
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.marking import marks_to_make, marks_used
 from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.description_json import read_description, write_description
 from tests.core.everyday import EVERYDAY, everyday
+from tests.core.projects import PLAIN
 
 
 def shirt(sleeve, figure=Figure.MEN):
@@ -112,3 +116,13 @@ def test_a_document_says_whether_and_of_which_kind(said, kind):
     read = read_description(json.dumps(document))
     assert read.features.sleeve.placket is kind
     assert read_description(write_description(read)).features == read.features
+
+
+def test_a_slash_is_marked_as_what_is_cut_later():
+    """Cut at the table, its edge would stretch and fray before anything holds it."""
+    pattern = everyday("dress shirt")
+    steps = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
+    used = marks_used(pattern.making, steps)
+    for id in ("sleeve", "sleeve-placket"):
+        marks = marks_to_make(pattern.piece(id), PLAIN, Role.MAIN, Units.METRIC, used)
+        assert sum("slashed when a step says so, not now" in mark.what for mark in marks) == 1

@@ -14,11 +14,12 @@ from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import Making
 from rowanseed.core.pattern.opened_out import drawn_name
-from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Piece, PointKind, Role
+from rowanseed.core.pattern.pieces import SLASHES, InnerPoint, LineKind, Mark, MarkKind, Piece, PointKind, Role
 from rowanseed.core.pattern.pleats import FOLD, is_of_pleat
 
 ON_TISSUE = (LineKind.LENGTHEN_SHORTEN, LineKind.LEVEL)
 """Lines that say where the tissue is altered and measured; no cloth is marked with them."""
+SLASHED = "line that is slashed when a step says so, not now"
 FOLDS = frozenset({Act.FOLD, Act.TURN, Act.DART, Act.ATTACH, Act.PRESS, Act.STAY, Act.PAD})
 
 
@@ -146,7 +147,7 @@ def marks_to_make(
             what = "line where a pleat is folded" if folds else "line that a pleat's fold meets"
             add(what, f"{by.inside} at both ends, {'one' if folds else 'the other'} of two colours")
         else:
-            add(line.kind.words, by.on_wrong_side)
+            add(SLASHED if line.id in SLASHES else line.kind.words, by.on_wrong_side)
     for point in piece.points:
         if used is None or used.point(point):
             alone = f", on the {point.hand} as worn only" if point.hand else ""

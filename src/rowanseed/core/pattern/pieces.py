@@ -215,6 +215,8 @@ class Cut:
     """A straight edge along the grain that lies along the selvedge, which is firm and needs no finish."""
 
 
+SLASHES = ("slash", "slit")
+"""The ids of the placement lines that a piece is cut open along."""
 MOUTH = ("top", "upper", "mouth")
 """What the edge is called that is a pocket's opening."""
 AT = "@"

@@ -17,7 +17,7 @@ from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.welt_pocket import ROWS_APART, SHORTER
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import LineKind, Piece
+from rowanseed.core.pattern.pieces import SLASHES, LineKind, Piece
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.folding import fold_of
 from rowanseed.drawings.steps.paper import about, runs
@@ -26,8 +26,6 @@ from rowanseed.drawings.steps.placing import Lying, as_drawn, rigid
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.stacks.pocket_bags import between
 
-SLASHES = ("slash", "slit")
-"""The placement lines that a piece is cut open along."""
 BESIDE = 5.0
 """Rows run so far beside a slash at its edge, in mm."""
 ROUND_A_BEND = 60.0
