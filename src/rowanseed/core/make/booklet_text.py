@@ -89,8 +89,14 @@ TELLING = frozenset(
 )
 # fmt: on
 """Words that say which part of the garment is meant: a step that has one does not speak of a part that has not."""
-
-
+CLOTH_SIDES = re.compile(r"\b(?:right|wrong) sides?\b(?: of (?:the )?fabric)?", re.IGNORECASE)
+"""“Right sides together” speaks of the cloth, not of the garment's side seams."""
+PRESSED = re.compile(r"\btowards? (?:the )?(?:centre|center|sides?|front|back)\b", re.IGNORECASE)
+"""Where a dart is pressed is no seam either."""
+JOINED = re.compile(r"\bto\b|\btogether\b|\bjoin")
+"""By this a sentence joins the pieces that it names."""
+CARRIED = frozenset(("hem", "gather", "stiffen"))
+"""What a sentence says first, it says of all that it lists."""
 DONE = {FinishKind.HEM: ("hem",), FinishKind.BINDING: ("bind", "band")}
 """What is done to an edge by its kind."""
 
@@ -103,6 +109,14 @@ class Matched:
     text: str
     about: tuple[str, ...]
     said: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class _Beside:
+    """Words that may stand beside a part's own: of the pieces about it; of the pieces that an edge belongs to alone."""
+
+    words: frozenset[str]
+    pieces: frozenset[str]
 
 
 def read_steps(lines: Sequence[str]) -> tuple[tuple[str, str], ...]:
@@ -129,6 +143,7 @@ def match_steps(pattern: Pattern, lines: Sequence[str]) -> tuple[Matched, ...]:
     )
     parts = {id: _words_of(bench, id) for _, duty in share_out(bench)[0] for id in duty.ids}
     between = _named_between(bench, parts)
+    pieces = sorted(frozenset().union(*between.values()), key=len, reverse=True)
     often = Counter(word for ways in parts.values() for word in frozenset().union(*ways))
     weight = {word: (1.0 + math.log(len(parts) / n)) * UNSAID.get(word, 1.0) for word, n in often.items()}
     beside = {id: _words_beside(bench, id) for id in parts}
@@ -139,8 +154,9 @@ def match_steps(pattern: Pattern, lines: Sequence[str]) -> tuple[Matched, ...]:
             id: max(_score(words, said, weight, beside[id]) - late for said, late in clauses for words in ways)
             for id, ways in parts.items()
         }
+        joined = _joined(text, pieces)
         for id, names in between.items():
-            if any(names <= said for said in _pieces_said(text, frozenset().union(*between.values()))):
+            if any(names <= said for said in joined):
                 scores[id] = max(scores[id], BY_NAME)
         most = max(scores.values(), default=0.0)
         for id, score in scores.items():
@@ -191,14 +207,15 @@ def _named_between(bench: Workbench, ids: Iterable[str]) -> dict[str, frozenset[
     return {one[0]: names for names, one in found.items() if len(one) == 1 and one[0] in known}
 
 
-def _pieces_said(text: str, names: frozenset[str]) -> list[frozenset[str]]:
-    """The pieces that each sentence of a step joins, the longest names first: a side front is no front."""
+def _joined(text: str, names: Sequence[str]) -> list[frozenset[str]]:
+    """The pieces that each sentence of a step joins; of `names` the longest come first, since a side front is no
+    front."""
     found = []
     for sentence in _sentences(CLOTH_SIDES.sub(" ", text).lower()):
-        said = set()
         if JOINED.search(sentence) is None:
             continue
-        for name in sorted(names, key=len, reverse=True):
+        said = set()
+        for name in names:
             sentence, times = re.subn(rf"\b{re.escape(name)}s?\b", " ", sentence)
             if times:
                 said.add(name)
@@ -214,14 +231,6 @@ def _score(words: frozenset[str], said: frozenset[str], weight: dict[str, float]
     elsewhere = len((said & TELLING) - words - beside.words)
     about = ABOUT * len(said & beside.pieces - words)
     return float(fits * 0.45**elsewhere + about - BESIDES * len(said - words - beside.pieces))
-
-
-@dataclass(frozen=True)
-class _Beside:
-    """Words that may stand beside a part's own: of the pieces about it; of the pieces that an edge belongs to alone."""
-
-    words: frozenset[str]
-    pieces: frozenset[str]
 
 
 def _words_beside(bench: Workbench, id: str) -> _Beside:
@@ -267,18 +276,6 @@ def _own_words(id: str) -> str:
 
 def _fullness(bench: Workbench, join: str) -> str:
     return bench.joins[join].difference.kind.value if join in bench.joins else "gather"
-
-
-CLOTH_SIDES = re.compile(r"\b(?:right|wrong) sides?\b(?: of (?:the )?fabric)?", re.IGNORECASE)
-"""“Right sides together” speaks of the cloth, not of the garment's side seams."""
-
-
-JOINED = re.compile(r"\bto\b|\btogether\b|\bjoin")
-"""By this a sentence joins the pieces that it names."""
-PRESSED = re.compile(r"\btowards? (?:the )?(?:centre|center|sides?|front|back)\b", re.IGNORECASE)
-"""Where a dart is pressed is no seam either."""
-CARRIED = frozenset(("hem", "gather", "stiffen"))
-"""What a sentence says first, it says of all that it lists."""
 
 
 def _tokens(text: str) -> frozenset[str]:

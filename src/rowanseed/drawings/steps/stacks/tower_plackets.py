@@ -30,8 +30,8 @@ ROUND = 25.0
 @dataclass(frozen=True)
 class _Tower:
     """A placket and its sleeve in one frame, right sides up: the slash runs up from (0, 0) along -y, the overlap's half
-    to the right of it, for which the frame is turned over where it lies to the left. How long the slash is, how far the
-    folds of both halves lie from it, and how wide the placket's lower allowance is."""
+    to the right of it, for which the frame is turned over where it lies to the left. How long the slash is, and how far
+    the folds of both halves lie from it."""
 
     piece: Piece
     sleeve: Piece
@@ -41,7 +41,6 @@ class _Tower:
     long: float
     under: float
     over: float
-    allowance: float
     is_turned: bool
 
 
@@ -80,8 +79,8 @@ def _found(bench: Workbench, op: Operation) -> _Tower | None:
     turned = over < 0
     shown, ground = _frame(own, is_turned=turned), _frame(slash, is_turned=turned)
     lying = as_drawn(piece, bench.size)
-    allowance = -shown(Polygon(lying.cutting())).bounds[3]
-    lifted = (1.0, 0.0, 0.0, 1.0, 0.0, allowance)
+    # Slashes are drawn from the stitching line; the piece's raw edge comes to lie on the sleeve's.
+    lifted = (1.0, 0.0, 0.0, 1.0, 0.0, -shown(Polygon(lying.cutting())).bounds[3])
     return _Tower(
         piece,
         sleeve,
@@ -91,7 +90,6 @@ def _found(bench: Workbench, op: Operation) -> _Tower | None:
         math.dist(*slash),
         abs(under),
         abs(over),
-        allowance,
         turned,
     )
 
