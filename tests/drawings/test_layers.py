@@ -28,6 +28,7 @@ from rowanseed.drawings.steps.edges import BEGIN, ends_told, without_gap
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.opening import edges_of_opening
 from rowanseed.drawings.steps.placing import as_drawn
+from rowanseed.drawings.steps.registry import scene_of
 from rowanseed.drawings.steps.stack import Stuff
 from rowanseed.drawings.steps.stacked import builders, stack_of
 
@@ -582,3 +583,10 @@ def test_the_layers_of_a_doubled_yoke_lie_wrong_sides_together_their_basting_in_
         spots = [LineString(row.line).interpolate(t, normalized=True) for t in (0.2, 0.5, 0.8)]
         assert all(outer.shape.exterior.distance(spot) == pytest.approx(5.0, abs=0.3) for spot in spots)
     assert len(stack.rows) == 4, "neck and armhole, on both halves"
+
+
+def test_the_section_of_basted_layers_shows_them_and_no_seam_between():
+    bench, operations = made("overshirt")
+    basting, seam = (next(op for op in operations if op.id == id) for id in ("sew-yoke-layers", "sew-yoke"))
+    assert "held as one" in scene_of(basting).title and "between both yokes" in scene_of(seam).title
+    assert bench.between_layers

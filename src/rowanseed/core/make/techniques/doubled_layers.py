@@ -8,12 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.doubled import between_layers
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.yokes import ID, finds
+from rowanseed.core.make.families.yokes import finds
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, Operation
 from rowanseed.core.make.shared import press
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, on_joins
 
+ID = "doubled layers"
 FROM_THE_EDGE = 5.0
 """They are basted so far from the raw edge, in mm (common practice, no source)."""
 

@@ -244,14 +244,15 @@ SCENES: Frames = {
             far("trimmed below the notches", (121, 22), (150, 22)),
         ),
     ),
-    "doubled yoke": (
+    "doubled layers": (
         frame(
             "Two layers held as one",
             cloth("outer layer, right side up", (0, -11), (150, -11), right="left"),
             cloth("inner layer, right side down", (0, 0), (150, 0), right="right"),
             basting((122, -20), (122, 9)),
-            at=("hand",),
         ),
+    ),
+    "doubled yoke": (
         frame(
             "The piece between both yokes, right sides inside",
             cloth("outer yoke, right side up", (0, 12), (150, 12), right="left"),

@@ -51,4 +51,4 @@ def _points(line: LineString) -> tuple[Point, ...]:
     return tuple((x, y) for x, y in line.coords)
 
 
-STACKS = {("doubled yoke", "sew"): basted, ("doubled yoke", "press"): basted}
+STACKS = {("doubled layers", "sew"): basted, ("doubled layers", "press"): basted}
