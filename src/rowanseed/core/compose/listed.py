@@ -53,8 +53,17 @@ ASKS = (
     (("facing",), "features.neck.finish", "Which edge is faced?"),
     (("lining",), "features.lining.of", "Is the garment lined?"),
     (("neck", "band"), "features.neck.finish", "Does a band finish the neck, or is it a collar that stands?"),
-    (("lap",), "features.sleeve.placket", "Is it the strip of the sleeves' plackets? It is cut by its measure."),
-    (("belt", "loop"), "features.belt", "Are they belt loops? They are cut by their measure."),
+    (
+        ("lap",),
+        "features.sleeve.placket",
+        "Is it the strip of the sleeves' plackets? No piece is composed for it: its "
+        "step says how it is cut; add it to the strips at the Cloth station.",
+    ),
+    (
+        ("belt", "loop"),
+        "",
+        "Belt loops are not described yet: add their strip at the Cloth station, and sew them by your booklet.",
+    ),
     (("collar",), "features.collar", "Has it a collar?"),
     (("hood",), "features.collar", "Has it a hood?"),
     (("stand",), "features.collar", "Has its collar a stand?"),
