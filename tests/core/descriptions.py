@@ -105,7 +105,12 @@ features = st.builds(
     straps=st.none() | st.builds(Straps, width=st.sampled_from([15.0, 20.0, 45.0]), closed_by=one_of(StrapsClosed)),
     waist=one_of(Waist, or_none=True),
     waist_level=st.just(WaistLevel.NATURAL) | one_of(WaistLevel),
-    band=st.builds(Band, width=st.sampled_from([25.0, 35.0, 60.0]), underlap=st.sampled_from([0.0, 30.0])),
+    band=st.builds(
+        Band,
+        width=st.sampled_from([25.0, 35.0, 60.0]),
+        underlap=st.sampled_from([0.0, 30.0]),
+        loops=st.sampled_from([0, 0, 5, 6]),
+    ),
     skirt=st.none() | skirts,
     legs=st.builds(
         Legs,

@@ -4,6 +4,7 @@ from functools import cache
 
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
+    Band,
     Description,
     Elastic,
     Features,
@@ -238,6 +239,7 @@ TROUSERS = {
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),
         "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
         "waist": Waist.WAISTBAND,
+        "band": Band(loops=5),
         "legs": Legs(LegKind.TAPERED),
         "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
         "trim": (Trim(TrimKind.TOPSTITCHING, Along.YOKE),),
@@ -246,6 +248,7 @@ TROUSERS = {
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),
         "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
         "waist": Waist.WAISTBAND,
+        "band": Band(loops=7),
         "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT), Pocket(PocketKind.PATCH, PocketPlace.BACK)),
     },
     "buttoned jeans": {

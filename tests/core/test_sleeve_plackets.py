@@ -6,6 +6,7 @@ from dataclasses import replace
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
@@ -17,6 +18,7 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.marking import marks_to_make, marks_used
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pieces import Role
+from rowanseed.core.pattern.seamline import lines
 from rowanseed.formats.description_json import read_description, write_description
 from tests.core.everyday import EVERYDAY, everyday
 from tests.core.projects import PLAIN
@@ -28,7 +30,7 @@ def shirt(sleeve, figure=Figure.MEN):
     return compose(replace(described, figure=figure, body_chart={}, sizes=(), features=features)).pattern
 
 
-def lines(piece, size):
+def across(piece, size):
     """How far each line of a placket lies across it, in mm from the underlap's edge."""
     return {line.id: line.ends[size][0][1] for line in piece.lines}
 
@@ -47,7 +49,7 @@ def test_the_ends_of_a_cuff_lie_on_the_folds_of_its_tower_placket(kind, length, 
     (join,) = (j for j in pattern.making.joins if j.id == "cuffs")
     ratio = join.difference.amount or 1.0
     for size in pattern.envelope.sizes:
-        at = lines(placket, size)
+        at = across(placket, size)
         # The step sews the box 6 mm to either side of the slash.
         over, under = at["overlap-fold"] - (at["slash"] + 6.0), (at["slash"] - 6.0) - at["underlap-fold"]
         wrist = chain_length(sleeve.shapes[size].edges["wrist"]) / ratio
@@ -80,8 +82,26 @@ def test_the_overlap_of_a_tower_placket_lies_to_the_front_of_the_sleeve_and_is_d
     front = sleeve.shapes[size].edges["underarm-front"]
     assert wrist.start in (front[0].start, front[-1].end), "the sleeve's end begins at its front"
     (slash,) = (line.ends[size] for line in sleeve.lines if line.id == "slash")
-    at = lines(placket, size)
+    at = across(placket, size)
     assert slash[0][1] > wrist.start[1] and at["overlap-fold"] > at["slash"]
+
+
+@given(
+    length=st.sampled_from([SleeveLength.ELBOW, SleeveLength.LONG]),
+    figure=st.sampled_from(list(Figure)),
+)
+@settings(deadline=None, max_examples=4)
+def test_a_strip_runs_round_its_slash_from_raw_edge_to_raw_edge(length, figure):
+    """Twice the slash and the wrist's allowance long, 3.2 cm wide with its allowances (common practice, no source)."""
+    pattern = shirt(Sleeve(length=length, end=SleeveEnd.CUFF, placket=SleevePlacket.CONTINUOUS), figure)
+    sleeve, strip = pattern.piece("sleeve"), pattern.piece("sleeve-placket")
+    for size in pattern.envelope.sizes:
+        (a, b) = next(line.ends[size] for line in sleeve.lines if line.id == "slash")
+        slash = abs(a[0] - b[0]) + sleeve.edge("wrist").allowance
+        ring = Polygon(lines(strip, size).cutting_ring())
+        assert max(ring.bounds[2] - ring.bounds[0], ring.bounds[3] - ring.bounds[1]) == pytest.approx(2 * slash)
+        assert ring.area == pytest.approx(2 * slash * 32.0)
+    assert strip.cuts[0].count == 2
 
 
 def test_what_a_tower_placket_is_sewn_by_is_of_its_kind():

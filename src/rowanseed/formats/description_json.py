@@ -121,6 +121,7 @@ class _Band(Strict):
     width: Number = 35.0
     underlap: Number = 30.0
     parts: int | None = None
+    loops: int = 0
 
 
 class _Skirt(Strict):

@@ -162,6 +162,7 @@ GROUPS = (
             Length("features.band.width", "A band's finished width", when=BANDED),
             Length("features.band.underlap", "Its underlap", when=BANDED),
             Number("features.band.parts", "Parts it is cut in", "one or two", when=(*BANDED, of(AT_THE_WAIST))),
+            Number("features.band.loops", "Belt loops", "usual five on trousers", when=(*BANDED, of(AT_THE_WAIST))),
         ),
         ANY - {v.GarmentKind.ROBE},
     ),

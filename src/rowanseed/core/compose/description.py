@@ -99,11 +99,13 @@ class Straps:
 
 @dataclass(frozen=True)
 class Band:
-    """A waistband: how wide it is finished, how far it laps, and in how many parts it is cut (None: as is usual)."""
+    """A waistband: how wide it is finished, how far it laps, and in how many parts it is cut (None: as is usual); how
+    many belt loops stand on it."""
 
     width: float = 35.0
     underlap: float = 30.0
     parts: int | None = None
+    loops: int = 0
 
 
 @dataclass(frozen=True)

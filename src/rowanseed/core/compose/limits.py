@@ -34,6 +34,7 @@ LIMITS = {
     "features.band.width": Limit(10, 150, "A band at the waist is between {least} and {most} wide."),
     "features.band.underlap": Limit(0, 150, "A band laps by nothing at least, and by {most} at most."),
     "features.band.parts": Limit(1, 2, "A band at the waist is cut in one part or in two."),
+    "features.band.loops": Limit(0, 12, "A band has twelve belt loops at most."),
     "features.skirt.tiers": Limit(2, 6, "A tiered skirt has two tiers at least, and six at most."),
     "features.skirt.panels": Limit(1, 24, "A skirt has one panel at least, and 24 at most."),
     "features.skirt.fullness": Limit(1.1, 4, "Fullness lies between 1.1 and 4 times the waist."),

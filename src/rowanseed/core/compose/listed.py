@@ -43,6 +43,9 @@ COMPOUNDS = (
     ("buttonhole band", "front band"),
     ("button band", "front band"),
     ("carrier", "loop"),
+    ("continuous lap", "sleeve placket strip"),
+    ("sleeve lap", "sleeve placket strip"),
+    ("lap strip", "sleeve placket strip"),
 )
 """What lists call a piece in one word or in two, and the usual words for it."""
 ASKS = (
@@ -53,17 +56,8 @@ ASKS = (
     (("facing",), "features.neck.finish", "Which edge is faced?"),
     (("lining",), "features.lining.of", "Is the garment lined?"),
     (("neck", "band"), "features.neck.finish", "Does a band finish the neck, or is it a collar that stands?"),
-    (
-        ("lap",),
-        "features.sleeve.placket",
-        "Is it the strip of the sleeves' plackets? No piece is composed for it: its "
-        "step says how it is cut; add it to the strips at the Cloth station.",
-    ),
-    (
-        ("belt", "loop"),
-        "",
-        "Belt loops are not described yet: add their strip at the Cloth station, and sew them by your booklet.",
-    ),
+    (("lap",), "features.sleeve.placket", "Is it the strip of a placket above the cuff?"),
+    (("belt", "loop"), "features.band.loops", "How many belt loops has its band?"),
     (("collar",), "features.collar", "Has it a collar?"),
     (("hood",), "features.collar", "Has it a hood?"),
     (("stand",), "features.collar", "Has its collar a stand?"),

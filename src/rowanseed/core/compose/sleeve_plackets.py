@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from typing import assert_never
 
-from rowanseed.core.compose.bands import Laps
+from rowanseed.core.compose.bands import Laps, band_draw
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, SleevePlacket
 from rowanseed.core.geometry.outline import Point, chain_length
+from rowanseed.core.make.techniques.continuous_placket import SEAM, STRIP
 from rowanseed.core.make.techniques.tower_placket import BOX, PAST
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -53,17 +54,18 @@ def add(build: Build, kind: SleevePlacket | None) -> None:
             return
         case SleevePlacket.CONTINUOUS:
             _slash(build, STRIP_SLASH)
+            _strip(build)
             _detail(build, DetailKind.CONTINUOUS_PLACKET)
         case SleevePlacket.TOWER:
             _slash(build, TOWER_SLASH)
             _tower(build)
-            _detail(build, DetailKind.TOWER_PLACKET, PIECE)
+            _detail(build, DetailKind.TOWER_PLACKET)
         case _ as never:
             assert_never(never)
 
 
-def _detail(build: Build, kind: DetailKind, *pieces: str) -> None:
-    build.details.append(Detail(DETAIL, "Sleeve plackets", kind, pieces, on=("sleeve",), count=2))
+def _detail(build: Build, kind: DetailKind) -> None:
+    build.details.append(Detail(DETAIL, "Sleeve plackets", kind, (PIECE,), on=("sleeve",), count=2))
 
 
 def _long(build: Build, most: float, size: Size) -> float:
@@ -80,6 +82,33 @@ def _slash(build: Build, most: float) -> None:
         return (x - _long(build, most, size), y), (x, y)
 
     build.line("sleeve", LineKind.PLACEMENT, "slash", ends)
+
+
+def _strip(build: Build) -> None:
+    """The strip that runs round the slash, twice as long; its ends are caught in the cuff."""
+    long, ends = ("slash", "turned-in"), ("back-end", "front-end")
+    edges = ("slash", "back-end", "turned-in", "front-end")
+    build.piece(
+        PIECE,
+        "Sleeve placket strip",
+        lambda size: band_draw(2 * _long(build, STRIP_SLASH, size), STRIP - 2 * SEAM, edges),
+        panel=Panel.BAND,
+        count=2,
+        allowances={**dict.fromkeys(long, SEAM), **dict.fromkeys(ends, _at_the_wrist(build))},
+    )
+    _caught_in_the_cuff(build, long, ends)
+
+
+def _at_the_wrist(build: Build) -> float:
+    return build.pieces["sleeve"].edge("wrist").allowance
+
+
+def _caught_in_the_cuff(build: Build, edges: tuple[str, ...], ends: tuple[str, ...]) -> None:
+    for id, name, kind, sewn in (
+        ("edges", "Edges of the sleeve plackets", FinishKind.TURNED, edges),
+        ("end", "Lower ends of the sleeve plackets", FinishKind.CAUGHT, ends),
+    ):
+        build.finish(f"{PIECE}-{id}", name, kind, (part(PIECE, edge) for edge in sewn))
 
 
 def _tower(build: Build) -> None:
@@ -109,7 +138,6 @@ def _tower(build: Build) -> None:
         }
 
     edges = ("underlap", "top", "point", "overlap")
-    wrist = build.pieces["sleeve"].edge("wrist").allowance
     build.piece(
         PIECE,
         "Sleeve placket",
@@ -117,7 +145,7 @@ def _tower(build: Build) -> None:
         panel=Panel.BAND,
         count=2,
         pair=True,
-        allowances={**dict.fromkeys(edges, NARROW), "end": wrist},
+        allowances={**dict.fromkeys(edges, NARROW), "end": _at_the_wrist(build)},
     )
     build.line(PIECE, LineKind.PLACEMENT, "slash", lambda size: ((0.0, slash), (end_of_slash(size), slash)))
     for half, at in (("underlap", fold), ("overlap", over)):
@@ -128,8 +156,4 @@ def _tower(build: Build) -> None:
             lambda size, at=at: ((0.0, at), (end_of_slash(size) + ABOVE, at)),
         )
     build.interface(PIECE, Interfaced.PLACKETS)
-    for id, name, kind, sewn in (
-        ("edges", "Edges of the sleeve plackets", FinishKind.TURNED, edges),
-        ("end", "Lower ends of the sleeve plackets", FinishKind.CAUGHT, ("end",)),
-    ):
-        build.finish(f"{PIECE}-{id}", name, kind, (part(PIECE, edge) for edge in sewn))
+    _caught_in_the_cuff(build, edges, ("end",))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.geometry.outline import Point, lerp
+from rowanseed.core.pattern.belt_loops import loops_of_a_half
 from rowanseed.core.pattern.fastenings import opens_at_top
 from rowanseed.core.pattern.making import INSET_EDGE, ClosureKind, Detail, Join
 from rowanseed.core.pattern.pieces import PointKind
@@ -22,6 +23,8 @@ FASTENED = (PointKind.BUTTON, PointKind.BUTTONHOLE)
 AT_THE_SIDE = ("side", "outseam")
 BESIDE = 14.0
 """A button stands so far from the end of its band, in mm."""
+LOOP = 12.0
+"""How wide a belt loop is drawn, in mm."""
 HALF_LAP = 40.0
 """So near to the centre, in mm, a waist is drawn where it opens."""
 
@@ -115,6 +118,25 @@ def wrap_ties(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         yield Stroke("waist", loop, Line.FILLED, over)
         tail = [at, (at[0] + 150.0, at[1] + 26.0 * out), (at[0] + 158.0, at[1] + 8.0 * out), at]
         yield Stroke("waist", tail, Line.FILLED, over)
+
+
+def belt_loops(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """Across the band: those before the side seams in front, those behind them at the back, a side's own on both."""
+    band = next((found for id in detail.on if (found := dressed.drawn(id)) is not None), None)
+    waist = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
+    if band is None or not waist:
+        return
+    high, end = narrow(band, dressed.size) / 2, max(y for _, y in waist)
+    shares = loops_of_a_half(detail.count, 1.0, 1.0)
+    here = [at for at in shares if at <= 1.0] if dressed.is_front else [2.0 - at for at in shares if at >= 1.0]
+    if detail.count % 2 and not dressed.is_front:
+        here.append(0.0)
+    for share in here:
+        y = min(share * end, end - LOOP)
+        x = min(waist, key=lambda q: abs(q[1] - y))[0]
+        low, left, right = x + LOOP / 2, y - LOOP / 2, y + LOOP / 2
+        ring = [(low, left), (x - high, left), (x - high, right), (low, right)]
+        yield Stroke("waist", ring, Line.FILLED)
 
 
 def back_belt(dressed: Dressed) -> Iterator[Stroke]:

@@ -20,6 +20,7 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.STRAP: bands.straps,
     DetailKind.TIE_BELT: bands.tie_belt,
     DetailKind.TIES: bands.wrap_ties,
+    DetailKind.BELT_LOOPS: bands.belt_loops,
     DetailKind.FLY: ends.fly,
     DetailKind.SLIT: ends.slit,
     DetailKind.VENT: ends.slit,

@@ -53,7 +53,7 @@ def folded_strip(step: Steps, duty: Duty, what: str, *more: str) -> Operation:
         f"layers, {width_of(bench, detail)} wide. Edgestitch both long sides {bench.margin(2)} from the edge, in the "
         "same direction.",
         *more,
-        took=minutes.each(5, max(1, min(detail.count, 4))),
+        took=minutes.each(5, max(1, min(sum(bench.number_cut(id) for id in detail.pieces), 4))),
         setting=settings.topstitch(bench.household, bench.margin(2)),
         needs=tuple(
             Need(facts.piece(Fact.STIFFENED, id), "interfacing goes on first", where_given=True) for id in detail.pieces

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.strips import caught_in, folded_strip, on_strip, strip_technique
@@ -11,7 +12,12 @@ from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.pieces import LineKind
+
+ROOM, TURNING, SLACK, IN = 12.0, 12.0, 6.0, 6.0
+"""A loop is longer than its belt is wide by so much room and by two turnings; it stands off by so much slack, and its
+lower end is sewn so far from the raw edge, in mm (common practice, no source)."""
 
 
 def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -21,8 +27,8 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         step,
         duty,
         "strip for the loops",
-        f"One long strip, then cut in {detail.count}: each as long as the belt is wide, {bench.margin(12)} of room, "
-        f"and two turnings of {bench.margin(12)}.",
+        f"One long strip, then cut in {detail.count}{_long(bench, detail)}: each as long as the belt is wide, "
+        f"{bench.margin(ROOM)} of room, and two turnings of {bench.margin(TURNING)}.",
     )
     band = [
         j.id for j in bench.joins.values() if j.press.value == "band" and any(p.edge == "waist" for p in (*j.a, *j.b))
@@ -32,8 +38,9 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.ATTACH,
         f"Sew the belt loops on: {step.name}",
         f"{detail.count} of them: one at each side seam, the others evenly between, none at the centre front over a "
-        f"zip. Lower end right sides together on the garment just below the band, {bench.margin(6)} from the loop's "
-        f"raw end, stitched back and forth; fold it up over that, leave {bench.margin(6)} slack, turn the upper end "
+        f"zip{_marked(bench, detail)}.",
+        f"Lower end right sides together on the garment just below the band, {bench.margin(IN)} from the loop's raw "
+        f"end, stitched back and forth; fold it up over that, leave {bench.margin(SLACK)} slack, turn the upper end "
         "under, and bar it at the band's upper edge.",
         took=minutes.each(4, detail.count),
         after={Fact.PREPARED: "the strip is made up first"},
@@ -51,6 +58,23 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="The belt slides through, and every loop stands upright.",
     )
+
+
+def _long(bench: Workbench, detail: Detail) -> str:
+    """How long each loop is cut, where its strip was composed for the band."""
+    if not detail.on:
+        return ""
+    (strip,) = detail.pieces
+    long = max(chain_length(chain) for chain in bench.piece(strip).shapes[bench.size].edges.values())
+    return f" of {bench.fine(long / detail.count)}"
+
+
+def _marked(bench: Workbench, detail: Detail) -> str:
+    lines = [line for id in detail.on for line in bench.piece(id).lines if line.kind is LineKind.PLACEMENT]
+    if not lines:
+        return ""
+    centre = ", and one at the centre back" if detail.count % 2 else ""
+    return f"; the band's lines say where{centre}"
 
 
 TECHNIQUE = strip_technique(

@@ -34,8 +34,7 @@ def continuous(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "strip",
         Act.TRIM,
         f"Sew the strip to the slash: {step.name}",
-        f"A strip on the straight grain, {bench.margin(STRIP)} wide and twice as long as the slash, one long edge "
-        f"pressed in by {bench.margin(SEAM)}.",
+        *_strip(bench, duty),
         "Spread the slash until it is one straight line and lay it on the strip, right sides together, garment up: the "
         f"raw edges even at both ends, at the middle of the slash the strip stands out by {bench.margin(STANDS_OUT)}.",
         f"Stitch {bench.margin(SEAM)} from the strip's edge, just below the reinforcing; at the middle needle down, "
@@ -67,6 +66,16 @@ def continuous(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=0,
         booklet=True,
         look="Closed, the strip cannot be seen from outside.",
+    )
+
+
+def _strip(bench: Workbench, duty: Duty) -> tuple[str, ...]:
+    """The strip to begin with: a piece of the garment, or cut by its measure."""
+    if pieces := bench.details[duty.id].pieces:
+        return (f"Press one long edge of the {bench.names(pieces)} in by {bench.margin(SEAM)}.",)
+    return (
+        f"A strip on the straight grain, {bench.margin(STRIP)} wide and twice as long as the slash, one long edge "
+        f"pressed in by {bench.margin(SEAM)}.",
     )
 
 

@@ -162,11 +162,15 @@ SCENES: Frames = {
     "strap": (STRIP, STRAP),
     "tab": (PAIR, STRAP),
     "belt loops": (
+        STRIP,
         frame(
-            "The strip folded into three and stitched",
-            second("strip, right side out", (20, 11), (-40, 11), (-40, 0), (40, 0), (40, 22), (-40, 22), right="left"),
-            row((-30, -9), (-30, 31)),
-            row((30, -9), (30, 31)),
+            "Sewn below the band, folded up over it, barred at its upper edge",
+            cloth("band, folded over the garment's edge", (0, -70), (0, 30), right="left"),
+            cloth("garment", (0, 30), (0, 90), right="left"),
+            second("loop", (14, 70), (14, 48), (26, 48), (26, -62), (12, -62), (12, -46), right="right"),
+            row((-9, 56), (23, 56), "the row below the band"),
+            row((-9, -54), (36, -54), "the bar at its upper edge"),
+            at=("sew-on",),
         ),
     ),
     "ties at a band": (

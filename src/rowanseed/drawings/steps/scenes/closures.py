@@ -129,10 +129,35 @@ SCENES: Frames = {
     ),
     "continuous placket": (
         frame(
+            "One layer, stitched beside the slash before it is cut",
+            cloth("garment, right side up", (-120, 0), (120, 0), right="left"),
+            row((-30, -10), (-30, 10), "short stitches on one side of the slash"),
+            row((30, -10), (30, 10), "short stitches on its other side"),
+            at=("slash",),
+        ),
+        frame(
+            "The edge of the spread slash on the strip, right sides together",
+            cloth("garment, wrong side up", (-110, 0), (30, 0), right="right"),
+            second(
+                "strip, right side up, its other edge pressed in",
+                (30, 11),
+                (-70, 11),
+                (-70, 22),
+                (-46, 22),
+                right="right",
+            ),
+            row((12, -10), (12, 21)),
+            at=("strip",),
+        ),
+        frame(
             "The strip wraps both edges of the slash",
             cloth("garment, right side up", (-110, 0), (10, 0), right="left"),
-            second("strip, its other edge folded in", (-16, -11), (28, -11), (28, 22), (-20, 22), (-20, 11), (2, 11)),
-            row((0, -20), (0, 31), "the row along the fold"),
+            second(
+                "strip, its other edge folded in",
+                *((10, -11), (-14, -11), (-14, -22), (28, -22), (28, 22), (-24, 22), (-24, 11), (0, 11)),
+            ),
+            row((-2, -17), (-2, 7), "the first row"),
+            row((-9, -31), (-9, 31), "the row along the fold"),
         ),
     ),
     "tower placket": (

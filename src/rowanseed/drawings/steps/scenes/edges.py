@@ -55,8 +55,12 @@ PRESSED = frame(
 BOUND = frame(
     "The binding wraps the edge",
     cloth("garment, right side up", (-110, 0), (20, 0), right="left"),
-    second("binding, its inner edge turned under", (-4, -11), (32, -11), (32, 22), (-14, 22), (-14, 11), (8, 11)),
-    row((0, -20), (0, 31), "the row that catches both sides"),
+    second(
+        "binding, its inner edge turned under",
+        *((20, -11), (-12, -11), (-12, -22), (34, -22), (34, 22), (-24, 22), (-24, 11), (6, 11)),
+    ),
+    row((8, -17), (8, 9), "the row in its crease"),
+    row((-6, -31), (-6, 31), "the row that catches both sides"),
 )
 
 SCENES: Frames = {

@@ -6,6 +6,7 @@ from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.belt_loops import IN, SLACK, TURNING
 from rowanseed.core.make.techniques.tie_belt import GAP
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Piece
@@ -18,6 +19,8 @@ LEAST = 34.0
 """A strip that is made up narrower, in mm, is drawn so wide: it could not be lettered."""
 BESIDE = 0.12
 """A row beside an edge is drawn so far from it, as a share of the strip's width."""
+LOOP, FREE = 14.0, 8.0
+"""A belt loop is drawn at least so wide; so much of the garment is drawn beyond it, in mm."""
 APART = 0.8
 """What is drawn of one strip in two states or places lies so far apart, as a share of its width."""
 
@@ -99,10 +102,40 @@ def two_halves(bench: Workbench, op: Operation) -> Stack | None:
     return Stack((Layer(shape, Stuff.WRONG, piece.name),), words, rows=(Row(row, begins=True, ends=True),))
 
 
+def loop_on_band(bench: Workbench, op: Operation) -> Stack | None:
+    """A loop barred at the upper edge of its band and sewn below it; another lying down, as it is sewn on."""
+    strip = bench.piece(op.on.pieces[0])
+    detail = next(d for d in bench.details.values() if strip.id in d.pieces)
+    if not detail.on:
+        return None
+    band = bench.piece(detail.on[0])
+    left, top, right, low = Polygon(as_drawn(band, bench.size).seam()).bounds
+    deep, wide = min(right - left, low - top) / 2, max(LOOP, detail.width or 0.0)
+    long, between = deep + SLACK + TURNING, 2.5 * deep
+    window = box(-between / 2, -FREE, 1.5 * between, deep + long + FREE)
+    words = (
+        f"The {lower_first(band.name)}, right side up, with the garment below it. On the right a loop lies down, right "
+        f"sides together, its raw end just below the band: the row holds it {bench.margin(IN)} from that end. On the "
+        "left another is folded up over its row, and its upper end, turned under, is barred at the band's upper edge."
+    )
+    layers = (
+        Layer(box(-between, deep, 2 * between, 3 * deep + long).intersection(window), Stuff.RIGHT, "garment", window),
+        Layer(box(-between, 0.0, 2 * between, deep).intersection(window), Stuff.RIGHT, band.name, window),
+        Layer(box(-wide / 2, 0.0, wide / 2, deep + IN), Stuff.RIGHT, "loop, folded up"),
+        Layer(box(between - wide / 2, deep, between + wide / 2, deep + long), Stuff.WRONG, "loop, as it is sewn on"),
+    )
+
+    def across(x: float, y: float) -> Row:
+        return Row(((x - wide / 2, y), (x + wide / 2, y)))
+
+    return Stack(layers, words, rows=(across(0.0, 1.5), across(between, deep + IN)))
+
+
 STACKS = {
     ("strap", "fold"): folded,
     ("ties at a band", "fold"): folded,
     ("belt loops", "fold"): folded,
+    ("belt loops", "sew"): loop_on_band,
     ("tie belt", "made"): belt,
     ("back belt", "turn"): two_halves,
 }
