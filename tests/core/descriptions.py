@@ -4,6 +4,7 @@ from dataclasses import replace
 
 from hypothesis import strategies as st
 
+from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Band,
     Description,
@@ -152,7 +153,7 @@ def mended(description):
     """A description with what is refused in it left out, field by field, as someone at the page would; None where that
     leads nowhere."""
     for _ in range(12):
-        found = refusals(description)
+        found = refusals(description) or _refused_when_drafted(description)
         if not found:
             return description
         names = found[0].field.split(".")
@@ -175,6 +176,18 @@ def mended(description):
             continue
         description = replace(description, features=replace(description.features, **{name: plain}))
     return None
+
+
+def _refused_when_drafted(description):
+    """What only the drafted pieces show: tiers of a skirt that ends soon below the waist."""
+    skirt = description.features.skirt
+    if skirt is None or skirt.kind is not SkirtKind.TIERED:
+        return ()
+    try:
+        compose(description)
+    except DescriptionRefused as told:
+        return told.refusals
+    return ()
 
 
 def _lacking(description, name):

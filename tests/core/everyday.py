@@ -1,5 +1,6 @@
 """What sewists have on their tables: everyday garments, described as their envelopes would be."""
 
+from dataclasses import replace
 from functools import cache
 
 from rowanseed.core.compose.compose import compose
@@ -86,7 +87,7 @@ TOPS = {
         "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
         "opening": buttoned(7, Placket.BAND),
         "collar": CollarKind.SHIRT,
-        "sleeve": TOWERED,
+        "sleeve": replace(TOWERED, end=SleeveEnd.PLEATED_CUFF),
         "facing": frozenset({FacedEdge.YOKE}),
         "pockets": (Pocket(PocketKind.PATCH, PocketPlace.CHEST, Hand.LEFT),),
     },

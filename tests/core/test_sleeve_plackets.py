@@ -1,6 +1,7 @@
 """Plackets above a cuff: drawn, folded, sewn; where the figures are common practice, no source is given."""
 
 import json
+import math
 from dataclasses import replace
 
 import pytest
@@ -17,8 +18,11 @@ from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.marking import marks_to_make, marks_used
 from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import Role
-from rowanseed.core.pattern.seamline import lines
+from rowanseed.core.pattern.seamline import lines, mark_distance
+from rowanseed.core.pattern.walk import length_on
+from rowanseed.core.pattern.walk import walk as walk_all
 from rowanseed.formats.description_json import read_description, write_description
 from tests.core.everyday import EVERYDAY, everyday
 from tests.core.projects import PLAIN
@@ -38,7 +42,7 @@ def across(piece, size):
 @given(
     kind=st.sampled_from([SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED, SleeveKind.RAGLAN]),
     length=st.sampled_from([SleeveLength.ELBOW, SleeveLength.THREE_QUARTER, SleeveLength.LONG]),
-    end=st.sampled_from([SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF]),
+    end=st.sampled_from([end for end in SleeveEnd if end.is_cuff]),
     figure=st.sampled_from(list(Figure)),
 )
 @settings(deadline=None, max_examples=12)
@@ -52,7 +56,7 @@ def test_the_ends_of_a_cuff_lie_on_the_folds_of_its_tower_placket(kind, length, 
         at = across(placket, size)
         # The step sews the box 6 mm to either side of the slash.
         over, under = at["overlap-fold"] - (at["slash"] + 6.0), (at["slash"] - 6.0) - at["underlap-fold"]
-        wrist = chain_length(sleeve.shapes[size].edges["wrist"]) / ratio
+        wrist = length_on(sleeve, size, EdgePart("sleeve", "wrist")) / ratio
         assert chain_length(cuff.shapes[size].edges["sleeve"]) == pytest.approx(wrist - 12.0 + over + under)
         assert over > 12.0 + 6.0 and under == pytest.approx(12.0), "the underlap fills the box, the overlap covers it"
 
@@ -84,6 +88,39 @@ def test_the_overlap_of_a_tower_placket_lies_to_the_front_of_the_sleeve_and_is_d
     (slash,) = (line.ends[size] for line in sleeve.lines if line.id == "slash")
     at = across(placket, size)
     assert slash[0][1] > wrist.start[1] and at["overlap-fold"] > at["slash"]
+
+
+@given(
+    kind=st.sampled_from([SleeveKind.SET_IN, SleeveKind.DROPPED, SleeveKind.RAGLAN]),
+    length=st.sampled_from([SleeveLength.SHORT, SleeveLength.ELBOW, SleeveLength.LONG]),
+    figure=st.sampled_from(list(Figure)),
+    placket=st.sampled_from([None, *SleevePlacket]),
+)
+@settings(deadline=None, max_examples=10)
+def test_pleats_above_a_cuff_take_in_what_it_is_narrower_by_in_front_of_the_placket(kind, length, figure, placket):
+    placket = None if length is SleeveLength.SHORT else placket
+    plain = shirt(Sleeve(kind, length=length, end=SleeveEnd.CUFF, placket=placket), figure)
+    pleated = shirt(Sleeve(kind, length=length, end=SleeveEnd.PLEATED_CUFF, placket=placket), figure)
+    sleeve = pleated.piece("sleeve")
+    for size in pleated.envelope.sizes:
+        bare, full = (chain_length(p.piece("sleeve").shapes[size].edges["wrist"]) for p in (plain, pleated))
+        cuffs = [chain_length(p.piece("cuff").shapes[size].edges["sleeve"]) for p in (plain, pleated)]
+        # Two pleats of 18 mm.
+        assert full - bare == pytest.approx(36.0, abs=0.2) and cuffs[0] == pytest.approx(cuffs[1], abs=0.2)
+        legs = [
+            mark_distance(sleeve, size, sleeve.mark(leg))
+            for dart in sleeve.darts
+            if dart.edge == "wrist"
+            for leg in dart.legs
+        ]
+        assert len(legs) == 4 and min(legs) > 0.0
+        for line in sleeve.lines:
+            if line.id == "slash":
+                opens = math.dist(sleeve.shapes[size].edges["wrist"][0].start, line.ends[size][1])
+                # The overlap of a tower lies 19 mm in front of its slash.
+                assert max(legs) < opens - 19.0
+    walks = {walk.join.id: walk for walk in walk_all(pleated, pleated.envelope.sizes[0])}
+    assert walks["cuffs"].walks
 
 
 @given(

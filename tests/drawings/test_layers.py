@@ -22,6 +22,7 @@ from rowanseed.core.make.operation import Act
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import MOUTH, LineKind
+from rowanseed.core.pattern.walk import length_on
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.edges import BEGIN, ends_told, without_gap
@@ -590,3 +591,76 @@ def test_the_section_of_basted_layers_shows_them_and_no_seam_between():
     basting, seam = (next(op for op in operations if op.id == id) for id in ("sew-yoke-layers", "sew-yoke"))
     assert "held as one" in scene_of(basting).title and "between both yokes" in scene_of(seam).title
     assert bench.between_layers
+
+
+@pytest.mark.parametrize("name", ["blouse", "dress shirt", "grandad shirt"])
+def test_a_cuff_at_a_placket_is_sewn_from_one_side_of_it_to_the_other_and_reaches_past_both(name):
+    bench, _, stack = step(name, "sew-cuffs")
+    join = bench.joins["cuffs"]
+    sleeve = length_on(bench.piece("sleeve"), bench.size, EdgePart("sleeve", "wrist")) / (join.difference.amount or 1.0)
+    (row,), cuff = stack.rows, stack.layers[-1]
+    (a, level), (b, _) = row.line
+    ends = [layer.shape for layer in stack.layers if layer.name in ("strip", "underlap", "overlap")]
+    if len(ends) == 2:
+        # Over both halves of a tower, from fold to fold: beyond the box, 6 mm to either side of the slash.
+        assert (a, b) == pytest.approx((ends[0].bounds[0], ends[1].bounds[2]))
+        assert ends[1].bounds[0] - ends[0].bounds[2] == pytest.approx(sleeve - 12.0, abs=0.2)
+    else:
+        assert b - a == pytest.approx(sleeve, abs=0.2)
+    left, _, right, low = cuff.shape.bounds
+    assert left < a and b < right and low - level == pytest.approx(bench.piece("cuff").edge("sleeve").allowance)
+    cut = Polygon(as_drawn(bench.piece("cuff"), bench.size).cutting()).bounds
+    assert right - left == pytest.approx(max(cut[2] - cut[0], cut[3] - cut[1]), abs=0.2)
+    # The seam under the arm lies behind the middle: a sleeve is slashed at its back.
+    parts = [layer.shape.bounds for layer in stack.layers if layer.name == bench.piece("sleeve").name]
+    assert parts[0][2] == parts[1][0] and parts[0][2] - parts[0][0] < parts[1][2] - parts[1][0]
+
+
+def test_a_strap_lies_from_its_mark_with_its_end_at_the_raw_edge_and_is_basted_in_the_allowance():
+    bench, _, stack = step("camisole", "baste-straps")
+    garment, strap = (layer.shape for layer in stack.layers)
+    deep = bench.piece("front").edge("neck").allowance
+    assert strap.bounds[1] == pytest.approx(-deep) and strap.bounds[2] - strap.bounds[0] == pytest.approx(8.0)
+    assert garment.buffer(1.0).contains(strap.intersection(Polygon([(-60, -deep), (60, -deep), (60, 60), (-60, 60)])))
+    (row,) = stack.rows
+    assert all(-deep < y < 0.0 for _, y in row.line)
+
+
+def test_a_tie_is_held_in_the_allowance_of_the_half_that_shows_and_its_slot_lets_it_through():
+    bench, _, stack = step("wrap skirt", "baste-wrap-ties")
+    band, tie = (layer.shape for layer in stack.layers)
+    ((fold, level), *_), (row,) = stack.folds[0], stack.rows
+    assert tie.bounds[1] > level and tie.bounds[0] == band.bounds[0] == fold
+    assert row.line[0][0] - band.bounds[0] == pytest.approx(5.0)
+    assert row.line[0][0] - band.bounds[0] < bench.piece("waistband").edge("far-end").allowance
+    seam = band.bounds[3]
+    assert tie.bounds[1] - level == pytest.approx(seam - tie.bounds[3]), "midway between the fold and the seam"
+    _, _, opened = step("wrap skirt", "slot-wrap-ties")
+    ((a, b),) = opened.cuts
+    assert tie.bounds[3] - tie.bounds[1] < math.dist(a, b) < opened.layers[0].shape.bounds[3]
+
+
+@pytest.mark.parametrize("name", ["jeans", "pencil skirt", "tiered skirt"])
+def test_a_hook_lies_in_the_middle_of_the_lap_and_its_bar_at_the_end_beneath(name):
+    _, _, stack = step(name, "hook-band-hook")
+    lap, beneath, hook, bar = (layer.shape for layer in stack.layers)
+    assert lap.contains(hook) and hook.bounds[0] - lap.bounds[0] == pytest.approx(3.0)
+    assert beneath.contains(bar) and hook.centroid.y == pytest.approx(lap.centroid.y)
+    assert bar.centroid.y == pytest.approx(beneath.centroid.y)
+
+
+def test_round_a_faced_slit_the_row_runs_beside_its_open_edges():
+    _, _, stack = step("tunic", "turn-slit")
+    (front,), (row,) = (layer.shape for layer in stack.layers), stack.rows
+    assert front.buffer(0.1).contains(LineString(row.line)), "on cloth all the way, across below the slit too"
+    down, across = row.line[0][1], row.line[1][1]
+    assert across > down and row.line[1][1] == pytest.approx(row.line[2][1], abs=0.1)
+
+
+def test_a_belt_loop_covers_its_band_and_its_row_lies_below_it():
+    _, _, stack = step("jeans", "sew-on-belt-loops")
+    garment, band, up, lying = (layer.shape for layer in stack.layers)
+    assert up.bounds[1] == band.bounds[1] and up.bounds[3] > band.bounds[3] >= garment.bounds[1]
+    assert lying.bounds[1] == band.bounds[3], "its raw end just below the band"
+    bar, row = (LineString(row.line) for row in stack.rows)
+    assert band.contains(bar) and lying.buffer(0.1).contains(row) and not band.intersects(row)

@@ -135,7 +135,7 @@ GROUPS = (
                 "Placket above the cuff",
                 v.SleevePlacket,
                 "none",
-                when=(*SLEEVED, chosen("features.sleeve.end", v.SleeveEnd.CUFF, v.SleeveEnd.GATHERED_CUFF)),
+                when=(*SLEEVED, chosen("features.sleeve.end", *(end for end in v.SleeveEnd if end.is_cuff))),
             ),
             One(
                 "features.armhole",

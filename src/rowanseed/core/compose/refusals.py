@@ -58,6 +58,8 @@ def refusals(description: Description) -> tuple[Refusal, ...]:
     return found or tuple(Refusal(*one) for one in _put_on(description))
 
 
+DRAWN_IN = (SleeveEnd.GATHERED_CUFF, SleeveEnd.PLEATED_CUFF, SleeveEnd.ELASTIC_CASING)
+"""Ends that are wider than what holds them."""
 BELOW_THE_WAIST = 40.0
 """An opening that lets a fitted waist through ends at least so far below it, in mm."""
 
@@ -264,13 +266,13 @@ def _sleeve(d: Description) -> Found:
         yield "features.sleeve.pieces", "A sleeve of two pieces is set in and reaches at least below the elbow."
     if sleeve.pieces == 2 and sleeve.placket:
         yield "features.sleeve.placket", "A sleeve of two pieces opens in its back seam: it needs no placket."
-    if sleeve.pieces == 2 and sleeve.end in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING):
-        yield "features.sleeve.end", "A sleeve of two pieces is shaped to the wrist: it is not gathered there."
-    if sleeve.placket and sleeve.end not in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+    if sleeve.pieces == 2 and sleeve.end in DRAWN_IN:
+        yield "features.sleeve.end", "A sleeve of two pieces is shaped to the wrist: nothing is drawn in there."
+    if sleeve.placket and not sleeve.end.is_cuff:
         yield "features.sleeve.placket", "A placket opens a cuff: the sleeve has none."
     if sleeve.placket and sleeve.length is SleeveLength.SHORT:
         yield "features.sleeve.placket", "A short sleeve has no room for a placket: its cuff goes over the arm closed."
-    if sleeve.length is SleeveLength.CAP and sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+    if sleeve.length is SleeveLength.CAP and sleeve.end.is_cuff:
         yield "features.sleeve.end", "A cap sleeve is too short for a cuff."
     if sleeve.length is SleeveLength.CAP and sleeve.end is SleeveEnd.ELASTIC_CASING:
         yield "features.sleeve.end", "A cap sleeve is too short to be drawn in: say that it is short, or hem it."

@@ -10,6 +10,8 @@ from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Sleeve
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
+from rowanseed.core.compose.folded import GAP, fold_edge
+from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.sizes import Size
@@ -34,7 +36,7 @@ from rowanseed.core.pattern.making import (
     FinishKind,
     Press,
 )
-from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel
+from rowanseed.core.pattern.pieces import Corner, LineKind, Mark, MarkKind, Panel, Taken
 
 TAILORED, EASED, SHIRT = 30.0, 22.0, 10.0
 """How much longer than its armhole a cap that is set in is, in mm: of a jacket or coat, as is usual, of a shirt or a
@@ -60,6 +62,8 @@ ROOM = 45.0
 """So much wider than the arm is a sleeve, in mm."""
 FLATTEST, SPREAD = 0.93, 0.9
 """A sleeve is at most so wide, as a share of its cap; and at least such a share of its end."""
+CUFF_PLEATS, BEFORE_A_PLACKET = Folds(Taken.PLEAT, 2, 18.0, 50.0), 30.0
+"""The pleats above a cuff, and how far before a placket the last of them lies, in mm (common practice, no source)."""
 FACED_OVER = 15.0
 
 
@@ -213,12 +217,14 @@ def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float)
 
 
 def cuff_depth(sleeve: Sleeve) -> float:
-    return CUFF if sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF) else 0.0
+    return CUFF if sleeve.end.is_cuff else 0.0
 
 
 def end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
     hand = size.wrist + 75.0
     at = wide + (hand - wide) * SHARE[sleeve.length]
+    if sleeve.end is SleeveEnd.PLEATED_CUFF:
+        return at + CUFF_PLEATS.whole
     if sleeve.end not in (SleeveEnd.GATHERED_CUFF, SleeveEnd.ELASTIC_CASING):
         return at
     arm = min(wide, size.upper_arm + ROOM)
@@ -259,12 +265,24 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
                 build.allow(p.piece, p.edge, depth, _corner(p))
             build.finish("wrist", "Sleeve ends", FinishKind.CASING, parts)
             build.closures.append(Closure("wrist-elastic", ClosureKind.ELASTIC, _sleeve_seam(build)))
-        case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF:
+        case SleeveEnd.CUFF | SleeveEnd.GATHERED_CUFF | SleeveEnd.PLEATED_CUFF:
+            if sleeve.end is SleeveEnd.PLEATED_CUFF:
+                _pleated(build, parts[0])
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
             laps = sleeve_plackets.laps(sleeve.placket)
             cuff(build, parts, depth=CUFF, ratio=full_end(sleeve) if gathered else 1.0, laps=laps)
             build.interface("cuff", Interfaced.CUFFS)
             sleeve_plackets.add(build, sleeve.placket)
+
+
+def _pleated(build: Build, end: EdgePart) -> None:
+    """Pleats in a sleeve's end, in front of where a placket opens it."""
+
+    def middle(size: Size) -> float:
+        long = chain_length(build.edge(end.piece, end.edge, size))
+        return long * sleeve_plackets.FROM_THE_FRONT - BEFORE_A_PLACKET - (CUFF_PLEATS.whole + GAP) / 2
+
+    fold_edge(build, end.piece, end.edge, CUFF_PLEATS, taken=lambda size: CUFF_PLEATS.whole, middle=middle, down=-1.0)
 
 
 def _sleeve_seam(build: Build) -> str:

@@ -201,9 +201,14 @@ class SleeveEnd(Worded):
     HEM = "hem"
     CUFF = "cuff"
     GATHERED_CUFF = "gathered cuff"
+    PLEATED_CUFF = "pleated cuff"
     ELASTIC_CASING = "elastic casing"
     BINDING = "binding"
     FACING = "facing"
+
+    @property
+    def is_cuff(self) -> bool:
+        return self in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF, SleeveEnd.PLEATED_CUFF)
 
 
 class ArmholeFinish(Worded):

@@ -8,7 +8,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
-from rowanseed.core.compose.vocabulary import Shaping, SleeveEnd, SleeveKind
+from rowanseed.core.compose.vocabulary import Shaping, SleeveKind
 from rowanseed.core.geometry.outline import Chain
 from rowanseed.core.geometry.solving import solve
 
@@ -91,7 +91,7 @@ def forbids(d: Description) -> Found:
                 f"A sleeve cut in one is drafted with a plain {name} or with darts at its waist: no other dart, yoke "
                 "or princess seam.",
             )
-    if f.sleeve.end in (SleeveEnd.CUFF, SleeveEnd.GATHERED_CUFF):
+    if f.sleeve.end.is_cuff:
         yield "features.sleeve.end", "A sleeve cut in one is drafted with a hem, binding or elastic, not with a cuff."
 
 

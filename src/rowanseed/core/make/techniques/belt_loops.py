@@ -8,11 +8,12 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.strips import caught_in, folded_strip, on_strip, strip_technique
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import LineKind
 
 ROOM, TURNING, SLACK, IN = 12.0, 12.0, 6.0, 6.0
@@ -30,9 +31,8 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"One long strip, then cut in {detail.count}{_long(bench, detail)}: each as long as the belt is wide, "
         f"{bench.margin(ROOM)} of room, and two turnings of {bench.margin(TURNING)}.",
     )
-    band = [
-        j.id for j in bench.joins.values() if j.press.value == "band" and any(p.edge == "waist" for p in (*j.a, *j.b))
-    ]
+    band = [j for j in bench.joins.values() if j.press is Press.BAND and "waist" in {p.edge for p in (*j.a, *j.b)}]
+    sewn = pieces_of(p for join in band for p in (*join.a, *join.b))
     yield step(
         "sew-on",
         Act.ATTACH,
@@ -45,11 +45,11 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(4, detail.count),
         after={Fact.PREPARED: "the strip is made up first"},
         needs=(
-            *(Need(facts.join(Fact.PRESSED, id), "the band is on first") for id in band),
+            *(Need(facts.join(Fact.PRESSED, join.id), "the band is on first") for join in band),
             *(
                 Need(facts.finish(Fact.FINISHED, f.id), "the band is whole first", where_given=True)
                 for f in bench.finishes.values()
-                if f.id not in duty.ids and f.kind.value == "turned"
+                if f.kind is FinishKind.TURNED and pieces_of(f.parts) <= sewn
             ),
         ),
         gives=caught_in(bench, duty),

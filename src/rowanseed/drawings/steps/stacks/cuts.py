@@ -26,8 +26,8 @@ from rowanseed.drawings.steps.placing import Lying, as_drawn, rigid
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.stacks.pocket_bags import between
 
-BESIDE = 5.0
-"""Rows run so far beside a slash at its edge, in mm."""
+BESIDE, EDGESTITCHED = 5.0, 2.0
+"""Rows run so far beside a slash at its edge; so far beside the edge of one that is faced, in mm."""
 ROUND_A_BEND = 60.0
 """So much is reinforced to both sides of a bend under the arm, in mm."""
 BEFORE = 12.0
@@ -147,6 +147,28 @@ def faced_slit(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=rows, cuts=(_cut(slash),))
 
 
+def slit_turned(bench: Workbench, op: Operation) -> Stack | None:
+    """The slit cut open, its facing turned in, the row round it."""
+    found = slashed(bench, op)
+    if found is None:
+        return None
+    piece, slash = found
+    (ax, ay), (bx, by) = slash
+    below = 1.0 + EDGESTITCHED / (math.dist(*slash) or 1.0)
+    end = (ax + (bx - ax) * below, ay + (by - ay) * below)
+    opened = _beside(slash, BESIDE, slash[0])
+    starts, turns = (_beside(slash, wide, at) for wide, at in ((BESIDE + EDGESTITCHED, slash[0]), (EDGESTITCHED, end)))
+    window = about([slash], 0.6)
+    ground = whole(bench, piece).difference(Polygon([opened[0], slash[1], opened[1]]).buffer(0.3))
+    words = (
+        f"The {lower_first(piece.name)}, right side up, about its slit, the facing turned in beneath it; the row runs "
+        "down one side, across below the end, and up the other."
+    )
+    layers = (Layer(ground.intersection(window), Stuff.RIGHT, piece.name, window),)
+    row = Row((starts[0], turns[0], turns[1], starts[1]), begins=True, ends=True)
+    return Stack(layers, words, rows=(row,))
+
+
 def _is_facing(bench: Workbench, id: str) -> bool:
     return id in bench.inner or any(id in detail.pieces for detail in bench.details.values())
 
@@ -230,6 +252,7 @@ def welt_mouth(bench: Workbench, op: Operation) -> Stack | None:
 STACKS = {
     ("continuous placket", "slash"): reinforced_slash,
     ("faced slit", "face"): faced_slit,
+    ("faced slit", "turn"): slit_turned,
     ("half placket", "reinforce"): corner(SHORT, is_clipped=False),
     ("half placket", "open"): corner(SHORT, is_clipped=True),
     ("inset corner", "reinforce"): corner(SHORT, is_clipped=True),

@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
-from shapely.geometry import Polygon, box
+from shapely.affinity import affine_transform
+from shapely.geometry import LineString, Polygon, box
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.belt_loops import IN, SLACK, TURNING
 from rowanseed.core.make.techniques.tie_belt import GAP
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.making import Detail, EdgePart
+from rowanseed.core.pattern.pieces import Mark, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.drawings.steps.placing import as_drawn
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
+from rowanseed.drawings.steps.stacks.cuts import whole
+from rowanseed.drawings.steps.turned import inward
 
 SHOWN = 5.0
 """Of a long strip a part is drawn, so many times as long as it is wide when it is made up."""
@@ -21,6 +26,8 @@ BESIDE = 0.12
 """A row beside an edge is drawn so far from it, as a share of the strip's width."""
 LOOP, FREE = 14.0, 8.0
 """A belt loop is drawn at least so wide; so much of the garment is drawn beyond it, in mm."""
+ABOUT_A_STRAP, OUTSIDE = 60.0, 3.0
+"""So much of the garment is drawn about a strap; it is basted so far outside the stitching line, in mm."""
 APART = 0.8
 """What is drawn of one strip in two states or places lies so far apart, as a share of its width."""
 
@@ -131,8 +138,55 @@ def loop_on_band(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=(across(0.0, 1.5), across(between, deep + IN)))
 
 
+def strap_on_edge(bench: Workbench, op: Operation) -> Stack | None:
+    """A strap on the upper edge where it is marked, lying down over the garment; None where no edge is marked."""
+    strap = bench.piece(op.on.pieces[0])
+    detail = next(d for d in bench.details.values() if strap.id in d.pieces)
+    found = _marked_edge(bench, detail)
+    if found is None or not detail.width:
+        return None
+    piece, mark = found
+    lying, wide = as_drawn(piece, bench.size), detail.width
+    line = LineString(lying.stitched((EdgePart(piece.id, mark.edge),)))
+    at = mark_distance(piece, bench.size, mark)
+    here, there = (line.interpolate(min(d, line.length)) for d in (at, at + wide))
+    ux, uy = ((there.x - here.x) / (here.distance(there) or 1.0), (there.y - here.y) / (here.distance(there) or 1.0))
+    hand = inward(lying, [(here.x, here.y), (there.x, there.y)])
+    # Turned so that the edge runs level and the garment hangs below it.
+    across, down = (ux * hand, uy * hand), (-uy * hand, ux * hand)
+    turn = (*across, *down, -(here.x * across[0] + here.y * across[1]), -(here.x * down[0] + here.y * down[1]))
+    ground = affine_transform(whole(bench, piece), turn)
+    deep, far = piece.edge(mark.edge).allowance, ABOUT_A_STRAP
+    window = box(-far, -deep - 5.0, far, 1.5 * far)
+    left, right = sorted((0.0, hand * wide))
+    own = box(left, -deep, right, far)
+    words = (
+        f"The {lower_first(piece.name)}, right side up, about its upper edge; the {lower_first(strap.name)} lies down "
+        f"over it from its mark, its raw end level with the raw edge, and is basted {bench.margin(OUTSIDE)} outside "
+        "the stitching line."
+    )
+    layers = (
+        Layer(ground.intersection(window), Stuff.RIGHT, piece.name, window),
+        Layer(own, Stuff.WRONG, strap.name, box(-far, -deep - 5.0, far, far)),
+    )
+    return Stack(layers, words, rows=(Row(((left, -OUTSIDE), (right, -OUTSIDE))),))
+
+
+def _marked_edge(bench: Workbench, detail: Detail) -> tuple[Piece, Mark] | None:
+    """The first piece of the shell whose upper edge is marked for a strap."""
+    for id in detail.along:
+        join = bench.joins.get(id)
+        for part in (*join.a, *join.b) if join is not None else ():
+            piece = bench.piece(part.piece)
+            mark = next((mark for mark in piece.marks if mark.id == "strap" and mark.edge == part.edge), None)
+            if mark is not None and piece.id not in bench.inner:
+                return piece, mark
+    return None
+
+
 STACKS = {
     ("strap", "fold"): folded,
+    ("strap", "baste"): strap_on_edge,
     ("ties at a band", "fold"): folded,
     ("belt loops", "fold"): folded,
     ("belt loops", "sew"): loop_on_band,
