@@ -5,6 +5,7 @@ from pathlib import Path
 
 import pytest
 
+from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.change import ways, with_technique
@@ -15,10 +16,12 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.make.simulator import play
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart
+from rowanseed.core.project import Project
 from rowanseed.core.saving.apply import reshaped
 from rowanseed.demo import overshirt
 from rowanseed.formats.description_json import read_description
 
+from .everyday import everyday
 from .garments import SIZE
 from .test_make import DRAFTS, faults
 from .wardrobe import WARDROBE, pocketed
@@ -96,3 +99,35 @@ def test_a_cuff_over_a_placket_is_no_ring():
     opened = replace(overshirt.draft(), making=replace(draft.making, details=(slash,)))
     run = workbench(opened, "A", size, MakingChoices()).runs.over((EdgePart(sleeve.id, "wrist"),))
     assert not run.ring and run.words == "from one side of the placket to the other"
+
+
+def test_loops_of_thread_are_no_holes():
+    """At a cuff a loop stands on its end; what said where a hole lies was said of it."""
+    pattern = everyday("blouse")
+    made = Project(pattern, {}, Decisions("A", pattern.envelope.sizes[0], FitChoices()), {})
+    for way in (way for way in made.ways if any(other.id == "button-loops" for other in way.others)):
+        said = " ".join(
+            next(op for op in made.sewn_with(way.id, "button-loops").steps if op.technique == "button loops").how
+        )
+        assert "loop" in said and "hole lies" not in said and "holes go" not in said
+
+
+@pytest.mark.parametrize(("technique", "word"), [("catch-stitched-hem", "neaten-"), ("twin-needle-hem", "neaten-")])
+@pytest.mark.parametrize(("name", "far"), [("blouse", "from end to end"), ("grandad shirt", "all round")])
+def test_a_hem_s_raw_edge_is_neatened_as_far_as_the_hem_goes(technique, word, name, far):
+    pattern = everyday(name)
+    choices = MakingChoices(techniques=(("hem", technique),))
+    order = compile_garment(pattern, "A", pattern.envelope.sizes[0], choices).operations
+    assert f"Right side up, {far}" in " ".join(next(op for op in order if op.id == f"{word}hem").how)
+
+
+def test_only_seams_with_notches_are_matched_at_notches():
+    """Shoulders have none: a French seam and a lapped one said theirs were matched."""
+    pattern = everyday("blouse")
+    size = pattern.envelope.sizes[0]
+    bench = workbench(pattern, "A", size, MakingChoices())
+    for technique in ("french", "lapped-seam"):
+        choices = MakingChoices(techniques=tuple((id, technique) for id in ("sides", "shoulders")))
+        for op in compile_garment(pattern, "A", size, choices).operations:
+            if op.technique in ("French seam", "lapped seam") and " matched" in " ".join(op.how):
+                assert ("notches" in " ".join(op.how)) == bench.notched(bench.joins[op.on.joins[0]]), op.id

@@ -30,6 +30,7 @@ from rowanseed.core.project import Project
 from rowanseed.demo import overshirt, six_gore_skirt, trousers
 
 from .descriptions import whole_ones
+from .everyday import EVERYDAY, everyday
 from .test_whole_way import body_of
 
 ZIP = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 200.0)
@@ -148,3 +149,14 @@ def test_above_the_end_of_a_zip_alone_a_seam_is_open():
     armhole = next(j for j in bench.joins.values() if any(p.edge == "armhole" for p in (*j.a, *j.b)))
     assert bench.runs.over(armhole.b, each_hand=True).ring
     assert bench.runs.over(bench.finishes["hem"].parts).ring
+
+
+@pytest.mark.parametrize("name", sorted(EVERYDAY))
+def test_what_is_finished_all_round_is_closed_by_a_seam_or_lies_round_a_hole(name):
+    """The edge of a fly's facing is one piece's own: it ends where that is sewn over."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    bench = workbench(pattern, "A", size, MakingChoices())
+    for op in compile_garment(pattern, "A", size, MakingChoices()).operations:
+        if op.run is not None and op.run.ring and op.on.finishes:
+            assert bench.crossing(op.on.finishes), op.title

@@ -490,7 +490,7 @@ def test_the_end_of_a_sleeve_in_two_pieces_has_no_seam_under_the_arm():
 
 @pytest.mark.parametrize(
     ("name", "id"),
-    [("pleated skirt", "pleats-pleats"), ("camisole", "baste-straps"), ("coat", "sew-on-belt-edges")],
+    [("pleated skirt", "pleats-pleats"), ("camisole", "try-straps"), ("coat", "sew-on-belt-edges")],
 )
 def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
     bench, operations = made(name)
@@ -664,3 +664,25 @@ def test_a_belt_loop_covers_its_band_and_its_row_lies_below_it():
     assert lying.bounds[1] == band.bounds[3], "its raw end just below the band"
     bar, row = (LineString(row.line) for row in stack.rows)
     assert band.contains(bar) and lying.buffer(0.1).contains(row) and not band.intersects(row)
+
+
+@pytest.mark.parametrize(
+    ("name", "id", "joined"),
+    [
+        ("blouse", "press-pleats-back-pleat", "yoke-back"),
+        ("dress shirt", "press-pleats-back-pleat", "yoke-back"),
+        ("pleated yoke skirt", "press-pleats-pleats", "yoke-front"),
+    ],
+)
+def test_folded_a_pleated_piece_is_as_wide_as_what_it_is_sewn_to(name, id, joined):
+    bench, _, stack = step(name, id)
+    (layer,), join = stack.layers, bench.joins[joined]
+    (part,) = next(side for side in (join.a, join.b) if bench.piece(side[0].piece).name != layer.name)
+    deep = 2 * max(edge.allowance for edge in bench.piece(part.piece).edges)
+    left, top, right, _ = layer.shape.bounds
+    upper = layer.shape.intersection(LineString([(left, top + 20.0), (right, top + 20.0)])).length
+    sewn_to = 2 * length_on(bench.piece(part.piece), bench.size, part)
+    assert sewn_to < upper < sewn_to + deep + 5.0
+    assert all(layer.shape.buffer(0.5).contains(LineString(fold)) for fold in stack.folds)
+    across = sorted({round(x - (left + right) / 2, 1) for fold in stack.folds for x, _ in fold})
+    assert across == pytest.approx([-x for x in reversed(across)], abs=0.5), "left and right alike"

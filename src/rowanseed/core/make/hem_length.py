@@ -241,6 +241,11 @@ def is_round(bench: Workbench, finish: Finish) -> bool:
     return is_sleeve(bench, finish) or bench.runs.over(finish.parts).ring
 
 
+def far(bench: Workbench, finish: Finish) -> str:
+    """How far along it its raw edge is neatened."""
+    return "all round" if is_round(bench, finish) else "from end to end"
+
+
 def slit_in(bench: Workbench, finish: Finish) -> Detail | None:
     """The slit or vent that a hem is cut apart by."""
     for detail in bench.details_of(DetailKind.SLIT, DetailKind.VENT):

@@ -154,7 +154,9 @@ class Runs:
 
     def _goes_on(self, piece: str, edge: str, touches: str, parts: Sequence[EdgePart], *, each_hand: bool) -> bool:
         own = {(part.piece, part.edge) for part in parts}
-        if edge in self.graph.folds(piece) or (piece, edge) in own | self._inside:
+        # The edge of one piece by itself ends where that is caught, and goes on nowhere.
+        inside = self._inside if len(pieces_of(parts)) > 1 else self._mouths
+        if edge in self.graph.folds(piece) or (piece, edge) in own | inside:
             return True
         return self._is_within(piece, edge, touches, pieces_of(parts), each_hand=each_hand)
 
@@ -163,18 +165,22 @@ class Runs:
         return edge_name(self.graph, self.graph.joins[opener.join].a[0].edge)
 
     @cached_property
-    def _inside(self) -> frozenset[tuple[str, str]]:
-        """Edges behind which a seam runs on: mouths of pockets that are cut into a side, and what is caught there."""
+    def _mouths(self) -> frozenset[tuple[str, str]]:
+        """Mouths of pockets that are cut into a side."""
         slant = (detail for detail in self.graph.details.values() if detail.kind is DetailKind.SLANT_POCKET)
         mouths = {id for detail in slant for id in detail.along}
-        joined = (p for id in mouths & set(self.graph.joins) for p in self.graph.parts(id))
+        return frozenset((p.piece, p.edge) for id in mouths & set(self.graph.joins) for p in self.graph.parts(id))
+
+    @cached_property
+    def _inside(self) -> frozenset[tuple[str, str]]:
+        """Edges behind which a seam runs on: mouths of pockets that are cut into a side, and what is caught there."""
         caught = (
             p
             for f in self.graph.finishes.values()
             if f.kind is FinishKind.CAUGHT and not pieces_of(f.parts) & self.graph.linings
             for p in f.parts
         )
-        return frozenset((p.piece, p.edge) for p in (*joined, *caught))
+        return self._mouths | {(p.piece, p.edge) for p in caught}
 
     def _slashed_by(self, parts: tuple[EdgePart, ...]) -> str:
         """What opens an edge that would be a ring, and is cut in from it: a cuff goes on from one side of its placket

@@ -129,6 +129,10 @@ class Workbench(Graph):
             for side in (join.a, join.b)
         )
 
+    def ends_and_notches(self, join: Join) -> str:
+        """What is matched along a seam."""
+        return "ends and notches" if self.notched(join) else "ends"
+
     def button_size(self) -> float | None:
         """The diameter of the buttons in mm, where the envelope prints one."""
         for notion in self.pattern.envelope.notions:

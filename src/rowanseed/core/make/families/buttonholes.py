@@ -43,6 +43,7 @@ def length_of_hole(bench: Workbench) -> str:
     )
 
 
+CUFF_LAPS = "The end of the cuff on the placket's upper side laps over the other"
 OPENED = "through the opened hole"
 LAST_ARE_BEST = "From the lowest up, so that the last ones, which show, are the best."
 
@@ -57,19 +58,24 @@ def number_of_holes(bench: Workbench, id: str) -> int:
 
 
 def titled(bench: Workbench, id: str, title: str) -> str:
-    return f"{title}: cuffs" if is_of_cuffs(bench, id) else title
+    """A title that names several, of which there may be one."""
+    if is_of_cuffs(bench, id):
+        return f"{title}: cuffs"
+    if number_of_holes(bench, id) > 1:
+        return title
+    return title.replace("buttonholes", "buttonhole").replace("buttons", "button").replace("loops", "loop")
 
 
-def laps_over(bench: Workbench) -> str:
-    """Which hand laps over the other, by whom it is made for."""
+def laps_over(bench: Workbench, goes: str = "the holes go into") -> str:
+    """Which hand laps over the other, by whom it is made for, and what `goes` into the upper one."""
     if any(bench.is_side_of_one_hand(bench.joins[one.join]) for one in bench.openings.openers):
-        return "At the side the front laps over the back: the holes go into the front's end."
+        return f"At the side the front laps over the back: {goes} the front's end."
     what = what_laps(bench)
     match bench.pattern.envelope.figure:
         case Figure.MEN:
-            return f"The left {what} laps over the right, as men's garments do: the holes go into the left."
+            return f"The left {what} laps over the right, as men's garments do: {goes} the left."
         case Figure.WOMEN:
-            return f"The right {what} laps over the left, as women's garments do: the holes go into the right."
+            return f"The right {what} laps over the left, as women's garments do: {goes} the right."
         case Figure.CHILDREN:
             return f"Choose which {what} laps over: right over left is usual for girls, left over right for boys."
         case Figure.UNISEX:
@@ -96,10 +102,11 @@ def where_they_lie(bench: Workbench, id: str) -> str:
     """Which edge laps over, and where on it the holes lie."""
     if is_of_cuffs(bench, id):
         return (
-            "The end of the cuff on the placket's upper side laps over the other; the hole lies along the cuff, in the "
-            f"middle of its width, beginning {bench.margin(10)} from that end. Left and right mirror each other."
+            f"{CUFF_LAPS}; the hole lies along the cuff, in the middle of its width, beginning {bench.margin(10)} from "
+            "that end. Left and right mirror each other."
         )
-    return f"{laps_over(bench)} {place_of_holes(bench)}"
+    goes = ("the hole goes into",) if number_of_holes(bench, id) == 1 else ()
+    return f"{laps_over(bench, *goes)} {place_of_holes(bench)}"
 
 
 def place_of_holes(bench: Workbench) -> str:
@@ -184,7 +191,7 @@ def holes_of(
         "buttonholes",
         Act.BUTTONHOLE,
         titled(bench, duty.id, title),
-        f"{number} of them.{f' {length_of_hole(bench)}' if cut else ''}",
+        f"{'One' if number == 1 else f'{number} of them'}.{f' {length_of_hole(bench)}' if cut else ''}",
         *how,
         at=at,
         took=minutes.each(took, number),
@@ -229,13 +236,14 @@ def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] =
 
 
 def by_machine(bench: Workbench, duty: Duty) -> Operation:
+    several = number_of_holes(bench, duty.id) > 1
     return holes_of(
         bench,
         duty,
         "buttonholes",
         where_they_lie(bench, duty.id),
-        *((LAST_ARE_BEST,) if number_of_holes(bench, duty.id) > 1 and not is_of_cuffs(bench, duty.id) else ()),
-        "Cut them open from both ends to the middle, a pin across each end.",
+        *((LAST_ARE_BEST,) if several and not is_of_cuffs(bench, duty.id) else ()),
+        f"Cut {'them' if several else 'it'} open from both ends to the middle, a pin across each end.",
         title="Sew the buttonholes",
         setting=settings.buttonhole(bench.household),
         caution=SLIPS,

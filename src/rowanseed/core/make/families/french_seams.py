@@ -58,13 +58,14 @@ def first_row(
     bench: Workbench, duty: Duty, technique: str, title: str, first: float, allowance: float, run: Run
 ) -> Operation:
     lining = {p.piece for p in bench.parts(duty.id)} <= bench.linings
+    matched = bench.ends_and_notches(bench.joins[duty.id])
     return Operation(
         id=f"first-{duty.id}",
         technique=technique,
         act=Act.TRIM,
         title=title,
         how=(
-            f"Wrong sides together, ends and notches matched: {bench.margin(first)} from the raw edge, {run.words}.",
+            f"Wrong sides together, {matched} matched: {bench.margin(first)} from the raw edge, {run.words}.",
             f"Trim both allowances to {bench.margin(3)}, cut off every whisker, and press to one side.",
             f"The two rows make up the allowance: {bench.margin(first)} and {bench.margin(allowance - first)} are "
             f"{bench.margin(allowance)}.",

@@ -8,7 +8,7 @@ from rowanseed.core.make import looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.families.turned_hems import strip_first
-from rowanseed.core.make.hem_length import before_hem, begins_at, run_of
+from rowanseed.core.make.hem_length import before_hem, begins_at, far, run_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import Steps, of_finish
 from rowanseed.core.make.technique import Duty, Technique
@@ -67,7 +67,7 @@ def neatened(step: Steps, before: tuple[Need, ...]) -> Operation:
         "neaten",
         Act.NEATEN,
         f"Neaten the hem's raw edge: {step.name}",
-        "Right side up, all round; it is not turned under again.",
+        f"Right side up, {far(step.bench, step.bench.finishes[step.id])}; it is not turned under again.",
         at=at,
         took=minutes.neaten(step.mm),
         setting=setting,

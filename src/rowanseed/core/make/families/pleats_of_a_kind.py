@@ -65,8 +65,9 @@ def finds_pleats(kind: DetailKind) -> Callable[[Workbench], Iterator[Duty]]:
 def _deep(bench: Workbench, detail: Detail) -> tuple[str, ...]:
     """How much cloth each takes in: by their lines in this size, else as the pattern says."""
     own = {id: pleats_of(bench.piece(id), bench.size) for id in detail.on}
+    one = "It" if _is_alone(detail) else "Each"
     if not all(own.values()):
-        return (f"Each takes in {bench.fine(detail.width)}.",) if detail.width else ()
+        return (f"{one} takes in {bench.fine(detail.width)}.",) if detail.width else ()
     # A box pleat has two folds.
     folds = 1 if detail.kind is DetailKind.KNIFE_PLEATS else 2
     each = {id: bench.fine(folds * fmean(pleat.takes for pleat in pleats)) for id, pleats in own.items()}
@@ -75,7 +76,11 @@ def _deep(bench: Workbench, detail: Detail) -> tuple[str, ...]:
         told = ", ".join(f"{figure} on the {lower_first(bench.name(id))}" for id, figure in each.items())
     arrows = "The tissue's arrow points from the line that is folded to the one that it meets."
     drawn = 2 * sum(pleat.takes for pleats in own.values() for pleat in pleats)
-    return (f"Each takes in {told}. {arrows}", *_as_altered(bench, detail, drawn))
+    return (f"{one} takes in {told}. {arrows}", *_as_altered(bench, detail, drawn))
+
+
+def _is_alone(detail: Detail) -> bool:
+    return detail.count <= 1 and len(detail.on) == 1
 
 
 def _as_altered(bench: Workbench, detail: Detail, drawn: float) -> tuple[str, ...]:
@@ -105,12 +110,15 @@ def pleated(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator
         )
         sewn = kind is DetailKind.TUCKS
         number = max(1, detail.count)
+        alone = _is_alone(detail)
+        words = detail.kind.words.removesuffix("s") if alone else detail.kind.words
         yield step(
             "pleats",
             Act.FOLD,
-            f"{'Sew' if sewn else 'Fold'} the {detail.kind.words}: {bench.names(detail.on)}",
-            f"{number} of them. Mark every fold and meeting line at both ends, on the right side, in two colours or "
-            "with two kinds of pins, so that none is taken for the other.",
+            f"{'Sew' if sewn else 'Fold'} the {words}: {bench.names(detail.on)}",
+            ("" if alone else f"{number} of them. ")
+            + "Mark every fold and meeting line at both ends, on the right side, in two colours or with two kinds of "
+            "pins, so that none is taken for the other.",
             *_deep(bench, detail),
             *FOLDS[kind],
             *(
@@ -137,7 +145,7 @@ def pleated(kind: DetailKind, name: str) -> Callable[[Workbench, Duty], Iterator
         yield step(
             "press-pleats",
             Act.PRESS,
-            f"Press the {detail.kind.words}: {bench.names(detail.on)}",
+            f"Press the {words}: {bench.names(detail.on)}",
             "Tucks as sewn, then to the side the pattern says; not beyond the point where they are released."
             if sewn
             else "Face down, strips of paper under the folds so that they do not mark the right side; a damp cloth, "

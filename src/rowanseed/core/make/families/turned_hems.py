@@ -8,7 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
-from rowanseed.core.make.hem_length import before_hem, begins_at, is_round, over_the_beginning, run_of
+from rowanseed.core.make.hem_length import before_hem, begins_at, far, over_the_beginning, run_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Setting
 from rowanseed.core.make.technique import Duty, single
@@ -86,10 +86,7 @@ def neatened_first(bench: Workbench, finish: Finish, technique: str, before: tup
         technique=technique,
         act=Act.NEATEN,
         title=f"Neaten the edge of the {lower_first(finish.name)}",
-        how=(
-            f"Right side up, {'all round' if is_round(bench, finish) else 'from end to end'}; it is not turned under "
-            "again.",
-        ),
+        how=(f"Right side up, {far(bench, finish)}; it is not turned under again.",),
         bench=at,
         minutes=minutes.neaten(mm),
         on=On(edges=shown(finish.parts)),

@@ -18,6 +18,7 @@ from rowanseed.core.make.families.patches import (
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown
+from rowanseed.core.pattern.pieces import LineKind, Panel
 
 
 def finds_belt(bench: Workbench) -> Iterator[Duty]:
@@ -56,7 +57,7 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.ATTACH,
         title=f"Baste on the halves: {name}",
         how=(
-            "Raw end to the side edge of the back, on its right side, at the waist notch; baste inside the "
+            f"Raw end to the side edge of the back, on its right side, at the waist{_height(bench)}; baste inside the "
             "allowance, where it stays. The side seam catches it.",
             "The buckle goes on one half: thread the end through it, fold it back over the bar and sew it down. The "
             "other half passes through it.",
@@ -69,6 +70,13 @@ def belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(facts.finish(Fact.FINISHED, finish.id), facts.finish(Fact.ATTACHED, finish.id)),
         look="Both sit at the same height, and closed they lie flat over the back.",
     )
+
+
+def _height(bench: Workbench) -> str:
+    """What shows where the waist is at the side, if the back is drawn with it."""
+    backs = (piece for piece in bench.pattern.pieces if piece.panel is Panel.BACK and piece.has_edge("side"))
+    drawn = any(line.kind is LineKind.LEVEL and line.id == "waist" for piece in backs for line in piece.lines)
+    return ", level with the tissue's waist line" if drawn else ": pin it on the body for the height"
 
 
 TECHNIQUE = patch_technique("back-belt", "Back belt", finds_belt, belt, 20, "belt")

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make.families.buttonholes import (
+    CUFF_LAPS,
     finds,
     holes_of,
     is_of_cuffs,
     laps_over,
     sewn_on,
-    where_they_lie,
     why_not,
 )
 from rowanseed.core.make.operation import Bench, Operation
@@ -24,10 +24,10 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty,
         "button loops",
-        where_they_lie(bench, duty.id)
+        f"{CUFF_LAPS}; its loop stands on that end, in the middle of its width. Left and right mirror each other."
         if is_of_cuffs(bench, duty.id)
-        else f"{laps_over(bench)} The edges meet or lap as the pattern has them; the loops stand on the edge at the "
-        "marks.",
+        else f"{laps_over(bench, 'the loops are worked on')} The edges meet or lap as the pattern has them; the loops "
+        "stand on the edge at the marks.",
         f"Three or four strands of strong thread from {bench.fine(1)} inside the edge, out and back, just long enough "
         "for the button to pass; try it over the button. Cover them with buttonhole stitch, close beside each other, "
         "and fasten inside.",

@@ -9,8 +9,6 @@ from rowanseed.core.make import settings
 from rowanseed.core.make.families.buttonholes import (
     finds,
     holes_of,
-    is_of_cuffs,
-    laps_over,
     sewn_on,
     where_they_lie,
     why_not,
@@ -25,10 +23,8 @@ def keyhole(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         bench,
         duty,
         "keyhole buttonholes",
-        where_they_lie(bench, duty.id)
-        if is_of_cuffs(bench, duty.id)
-        else f"{laps_over(bench)} They lie across, the eye towards the edge, its middle {bench.fine(3)} beyond the "
-        "centre line: the button's shank sits in the eye.",
+        where_they_lie(bench, duty.id),
+        "The eye lies at the end towards the garment's edge, of an upright hole above: the button's shank sits in it.",
         "Marked to the plain length: the eye comes on top of it. Lay a cord or thick thread under the stitches, and "
         "in thick cloth sew each one twice.",
         "Cut the eye with a round punch first, then the slit from the eye on; draw the cord tight, knot and bury it.",

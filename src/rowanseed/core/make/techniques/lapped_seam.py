@@ -55,8 +55,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "lapped seam",
         how=(
-            f"Both right sides up: the fold of the {over} on the chalk line of the {under}, ends and notches matched; "
-            "pin across or baste.",
+            f"Both right sides up: the fold of the {over} on the chalk line of the {under}, "
+            f"{bench.ends_and_notches(join)} matched; pin across or baste.",
             f"Edgestitch {bench.margin(EDGE)} from the fold, {run.words}; a second row {bench.margin(6)} beside it "
             "holds the allowances below.",
         ),

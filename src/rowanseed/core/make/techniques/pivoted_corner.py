@@ -30,7 +30,8 @@ def pivoted(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         duty.ids,
         "pivoted corner",
         how=(
-            f"Right sides together, the clipped {name} on top; corner points first, then ends and notches.",
+            f"Right sides together, the clipped {name} on top; corner points first, then "
+            f"{bench.ends_and_notches(join)}.",
             f"{bench.seam_of(join)} in one pass: up to the corner, needle down in the point, foot up; turn the upper "
             "piece so that its clip opens and the next edges lie even, foot down, and on. Stitch length 1.5 for "
             f"{bench.margin(SHORT)} before and after each corner.",

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
-from rowanseed.core.make.doubled import layer_pairs
+from rowanseed.core.make.doubled import layer_pairs, yoke_pairs
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import neaten_together, press, sew
@@ -16,7 +16,10 @@ from rowanseed.core.pattern.making import Press
 
 
 def finds_three(bench: Workbench) -> Iterator[Duty]:
+    rolled = yoke_pairs(bench.joins.values())
     for one, other in layer_pairs(bench.joins.values()):
+        if (one, other) in rolled:
+            continue
         plain = one.press is not Press.FACING and not bench.encloses(one) and not bench.encloses(other)
         if plain and not bench.is_faced(one) and not bench.is_faced(other):
             yield single(one.id, other.id)

@@ -75,6 +75,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         neatened = neaten_apart(bench, duty.ids, ID)
         yield replace(neatened, title=f"Neaten the edges: {names}{both_sides(side)}")
         needs.append(Need(facts.join(Fact.NEATENED, side.id), "edges pressed open are neatened apart, before the seam"))
+    matched = bench.ends_and_notches(next((join for join in (side, sleeve) if bench.notched(join)), side))
     yield sew(
         bench,
         duty.ids,
@@ -82,7 +83,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Sew {names} in one run{both_sides(side)}",
         how=(
             "Right sides together; the seam between sleeve and body on itself first, its allowances lying as they "
-            "were pressed, then the ends and the notches, then between.",
+            f"were pressed, then the {matched}, then between.",
             f"{bench.seam_of(side)} {run.words}; backstitch both ends.",
         ),
         requires=tuple(dict.fromkeys(needs)),

@@ -94,11 +94,11 @@ def on_sleeve(bench: Workbench, op: Operation) -> Stack | None:
             yield Layer(box(a, -high - ABOVE / 2, b, 0.0), Stuff.RIGHT, half)
         yield Layer(box(-found.under - deep, -high, found.long + found.over + deep, 0.0), Stuff.WRONG, found.cuff.name)
 
-    along = "over both halves of it, from fold to fold" if found.is_tower else "between its sides, the underlap beyond"
+    more = "over both of its halves, from fold to fold" if found.is_tower else "the underlap lies beyond"
     words = (
         f"The end of the {lower_first(found.sleeve.name)}, right side up, spread from one side of its placket to the "
         f"other, the seam under the arm within it. The {name} lies on it, wrong side up, raw edge on raw edge, and "
-        f"reaches past both sides of the placket. The row runs {along}."
+        f"reaches past both sides. Sew {op.run.words if op.run else 'along it'}; {more}."
     )
     row = Row(tuple((x, -deep) for x in found.row), begins=True, ends=True)
     return Stack(tuple(layers()), words, rows=(row,))
