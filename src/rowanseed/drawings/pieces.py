@@ -25,6 +25,7 @@ from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number
 GAP = 46.0
 IN_A_ROW = 5
 """More pieces than this beside each other get too small to read."""
+DASHES = {LineKind.LENGTHEN_SHORTEN: "16 5", LineKind.CENTRE: "16 4 3 4"}
 LINE_STYLES = ("4 6", "14 6", "14 5 3 5", "2 5", "22 6", "10 4 10 10", "3 3", "18 4 4 4 4 4")
 """One line style a size, in turn, so that colour need not tell them apart."""
 
@@ -267,10 +268,10 @@ def _inside(root: Element, item: _Placed, size: str) -> None:
         stroke_width=1.6,
     )
     for line in item.piece.lines:
-        if line.kind in (LineKind.LEVEL, LineKind.CENTRE):
+        if line.kind is LineKind.LEVEL:
             continue
         a, b = (item.at(p) for p in line.ends[size])
-        style = "16 5" if line.kind is LineKind.LENGTHEN_SHORTEN else "6 4"
+        style = DASHES.get(line.kind, "6 4")
         add(
             root,
             "path",

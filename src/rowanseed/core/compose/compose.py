@@ -13,6 +13,7 @@ from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.band_notches import notch_bands
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
+from rowanseed.core.compose.centre_lines import draw_centre_lines
 from rowanseed.core.compose.description import Description, PrintedView
 from rowanseed.core.compose.ease import is_free_at_the_hip, is_full
 from rowanseed.core.compose.facing import leave_open
@@ -93,6 +94,7 @@ def compose(description: Description) -> Composed:
     leave_open(build)
     notch(build)
     notch_bands(build)
+    draw_centre_lines(build)
     _views(build)
     tell_idle(build)
     _pulled_on(build)

@@ -29,9 +29,12 @@ from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced, SleeveKind
 from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.pattern.making import EdgePart, Press
+from rowanseed.core.pattern.pieces import Mark, MarkKind
 
 LAPEL = 63.0
 """The lapel reaches so far beyond the front's edge, in mm."""
+MEETS = "collar-meets-lapel"
+"""The dot that all four layers are sewn to and from."""
 COLLAR = 78.0
 """The collar is so deep from the neck to its outer edge, in mm."""
 
@@ -87,7 +90,11 @@ def _collar(build: Build, body: Body, backs: tuple[EdgePart, ...]) -> None:
             "neck": straight((0.0, long), (0.0, 0.0)),
         }
 
+    for id in ("front", "front-facing"):
+        build.mark(id, Mark(MEETS, MarkKind.DOT, "neck", "end", build.each(lambda size: 0.0)))
     layers_of(build, ("collar", "under-collar"), ("Upper collar", "Under collar"), draw, "fold")
+    for id in ("collar", "under-collar"):
+        build.mark(id, Mark(MEETS, MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
     # The under collar holds the roll of a lapel collar, so it is stiffened as well.
     build.interface("under-collar", Interfaced.COLLAR)
     build.join("collar-neck", "Under collar to neck", outer, (part("under-collar", "neck"),))

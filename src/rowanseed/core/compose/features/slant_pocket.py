@@ -26,7 +26,7 @@ from rowanseed.core.compose.vocabulary import (
 )
 from rowanseed.core.geometry.outline import Chain, chain_length, split_chain
 from rowanseed.core.pattern.making import Detail, DetailKind, EdgePart, FinishKind, Join, Press
-from rowanseed.core.pattern.pieces import EdgeSpec, Mark, Panel, Shape
+from rowanseed.core.pattern.pieces import EdgeSpec, LineKind, Mark, Panel, Shape
 
 DEEP, WIDE = 160.0, 40.0
 """The mouth runs from so far down the side to so far along the waist, in mm (common practice, no source)."""
@@ -78,6 +78,7 @@ def carves(build: Build, body: Body) -> None:
     build.piece(
         SIDE_PIECE, "Side piece of the pocket", side_piece, panel=Panel.FRONT, count=2, pair=True, drawn_on=piece
     )
+    build.line(SIDE_PIECE, LineKind.PLACEMENT, "mouth", lambda size: (cut(size)[0][-1].end, cut(size)[2][-1].end))
     build.piece(FACING, "Facing of the pocket", facing, panel=Panel.OTHER, count=2, pair=True, drawn_on=piece)
     drawn: dict[str, Edges] = {}
     for size in build.figures.sizes:

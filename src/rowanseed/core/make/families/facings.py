@@ -96,8 +96,8 @@ OTHER_WAY = "Above the break, where the front turns back, the other way round: t
 
 
 OVER_THE_END = (
-    "At the edges that lap turn the edge back to the right side on its fold line, its raw edge staying folded in, over "
-    "the facing's end: the seam catches all of it, and turned out the edge is finished above."
+    "At the edges that lap turn the edge back to the right side where it was folded, its raw edge staying folded in, "
+    "over the facing's end: the seam catches all of it, and turned out the edge is finished above."
 )
 
 

@@ -95,8 +95,8 @@ def faced(bench: Workbench, duty: Duty, step: Steps, on: On, fly: Detail) -> Ite
         f"Press both edges of the fly: {step.name}",
         f"The {lap} front: turn the facing in and press, the seam rolled a hair to the inside; below the opening it "
         "lies flat over the seam. "
-        f"The {under} front: fold its allowance {bench.margin(BEFORE)} outside the centre line, towards the raw edge, "
-        f"and press. {iron_for(bench)}",
+        f"The {under} front: fold its allowance {bench.margin(BEFORE)} outside its stitching line, towards the raw "
+        f"edge, and press. {iron_for(bench)}",
         at=Bench.IRON,
         took=minutes.each(6),
         needs=(

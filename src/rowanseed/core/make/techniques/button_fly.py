@@ -118,7 +118,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.ATTACH,
         f"Sew the shield to the underlap: {step.name}",
         f"The shield under the {under} front, its open edges level with the edge of the allowance, its fold towards "
-        f"the other front: the front's fold, {bench.margin(BEFORE)} outside the centre line, lies on it. Edgestitch "
+        f"the other front: the front's fold, {bench.margin(BEFORE)} outside the stitching line, lies on it. Edgestitch "
         f"{bench.margin(2)} from the fold, from the lower end to the waist.",
         "Lay the fly as it is worn and bar the end of its curve through everything with a few stitches on the spot.",
         took=minutes.each(7),

@@ -37,7 +37,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.BUTTONHOLE,
         f"Work two openings for the cord: {step.name}",
         f"On the right side at the centre front, {bench.margin(20)} to both sides of the centre, where the tunnel will "
-        f"be: the middle of each {bench.margin(under + wide / 2)} below the fold line.",
+        f"be: the middle of each {bench.margin(under + wide / 2)} below the line that the edge is folded on.",
         f"A square of fusible, {bench.margin(25)} wide, on the wrong side behind each; then an upright buttonhole "
         f"{bench.margin(12)} long, or an eyelet. Cut it open now: later there is a layer behind it.",
         took=minutes.each(6, 2),

@@ -21,7 +21,8 @@ from rowanseed.core.make.operation import Act, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import NEEDLE, Workbench
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.pieces import LineKind
 
 
 def flap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -51,9 +52,9 @@ def flap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew-on",
         Act.ATTACH,
         f"Sew the flap on: {step.name}",
-        f"Right side down, pointing up, its raw edge on the placement line, {bench.margin(12)} above the pocket's "
-        f"mouth; it is {bench.margin(3)} wider than the pocket at both sides. Stitch on its stitching line and "
-        "backstitch.",
+        f"Right side down, pointing up, its raw edge {_on_line(bench, detail)}{bench.margin(12)} above the "
+        f"pocket's mouth; it is {bench.margin(3)} wider than the pocket at both sides. Stitch on its stitching line "
+        "and backstitch.",
         f"Trim to {bench.margin(4)}, fold the flap down over it, press, and topstitch {bench.margin(6)} below the "
         "fold, so that the raw edge is enclosed.",
         *level(number),
@@ -75,6 +76,12 @@ def flap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="It hangs level and covers the mouth.",
     )
+
+
+def _on_line(bench: Workbench, detail: Detail) -> str:
+    """What it is laid on, where the tissue draws that."""
+    lines = (line for id in detail.on for line in bench.piece(id).lines)
+    return "on the placement line, " if any(line.kind is LineKind.PLACEMENT for line in lines) else ""
 
 
 TECHNIQUE = pocket_technique(kind=DetailKind.FLAP, name="Pocket flap", sews=flap, draw="flap")

@@ -27,14 +27,14 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "stiffen",
         Act.STAY,
         f"Fuse a strip along the vent: {step.name}",
-        f"On the wrong side of the upper extension a strip of fusible from the fold line to {bench.margin(12)} past "
-        "it, edge on the fold line, so that the vent's edge stays sharp.",
+        f"On the wrong side of the upper extension a strip of fusible from the vent's stitching line, on which it is "
+        f"folded, to {bench.margin(12)} past it, edge on that line, so that the vent's edge stays sharp.",
         iron_for(bench),
         at=Bench.IRON,
         took=minutes.each(4),
         uses=(Use(Supply.FUSIBLE_TAPE, 2 * (open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
-        look="The strip's edge lies on the fold line, and nothing of it bubbles.",
+        look="The strip's edge lies on the line of the fold, and nothing of it bubbles.",
     )
     requires, leaves, above = zipped(bench, join)
     requires.append(Need(facts.detail(Fact.PREPARED, detail.id), "the strip goes on while the piece is flat"))

@@ -1,0 +1,89 @@
+"""What a step names is drawn: the dot, the line, the mark that it sends a sewist to is on the tissue of its pieces.
+
+That a tissue draws them is common practice, no source.
+"""
+
+import re
+
+import pytest
+
+from rowanseed.core.cloth.matching.seam_points import centre_point
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.workbench import workbench
+from rowanseed.core.pattern.pieces import LineKind, MarkKind, PointKind
+
+from .everyday import EVERYDAY, everyday
+
+
+def line(kind):
+    return lambda pieces: any(line.kind is kind for piece in pieces for line in piece.lines)
+
+
+def mark(kind):
+    return lambda pieces: any(mark.kind is kind for piece in pieces for mark in piece.marks)
+
+
+NAMED = {
+    r"placement line": line(LineKind.PLACEMENT),
+    r"roll line": line(LineKind.ROLL),
+    r"zip mark": mark(MarkKind.ZIP_END),
+    r"dot to dot|the dots?\b|at its dots": mark(MarkKind.DOT),
+    r"beyond the centre line": lambda pieces: (
+        line(LineKind.CENTRE)(pieces) or any(cut.fold for piece in pieces for cut in piece.cuts)
+    ),
+}
+"""What is said, and whether some of the pieces have it."""
+
+
+def pieces_of(bench, op):
+    ids = {*op.on.pieces, *(edge.piece for edge in op.edges)}
+    for id in (*op.on.joins, *op.on.finishes):
+        ids |= {part.piece for part in bench.parts(id)}
+    return [bench.piece(id) for id in ids]
+
+
+@pytest.mark.parametrize("name", sorted(EVERYDAY))
+def test_no_step_names_a_mark_that_its_pieces_do_not_have(name):
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    bench = workbench(pattern, "A", size, MakingChoices())
+    for op in compile_garment(pattern, "A", size, MakingChoices()).operations:
+        for said, has in NAMED.items():
+            # Marks made again are the tissue's, whichever it has.
+            if op.technique != "marks made again" and re.search(said, " ".join(op.how)):
+                assert has(pieces_of(bench, op)), f"{op.title}: {said}"
+
+
+@pytest.mark.parametrize("name", ["jeans", "men's jeans", "denim skirt"])
+def test_the_mouth_of_a_slant_pocket_is_drawn_on_its_side_piece_where_the_front_ends(name):
+    pattern = everyday(name)
+    front, side = (next(p for p in pattern.pieces if p.id == id) for id in ("front", "pocket-side"))
+    for size in pattern.envelope.sizes:
+        (drawn,) = (line.ends[size] for line in side.lines if line.id == "mouth")
+        edge = front.shapes[size].edges["mouth"]
+        assert drawn[0] == pytest.approx(edge[0].start) and drawn[1] == pytest.approx(edge[-1].end)
+
+
+@pytest.mark.parametrize("name", ["blazer", "raglan coat", "coat dress"])
+def test_collar_lapel_and_their_facings_have_the_dot_that_they_are_sewn_to(name):
+    pattern = everyday(name)
+    join = next(join for join in pattern.making.joins if join.id == "collar-neck")
+    dotted = [p for p in pattern.pieces if any(mark.id == "collar-meets-lapel" for mark in p.marks)]
+    assert {"front", "front-facing", "collar", "under-collar"} == {piece.id for piece in dotted}
+    assert {part.piece for part in (*join.a, *join.b)} & {piece.id for piece in dotted}
+
+
+@pytest.mark.parametrize("name", ["camp shirt", "blazer", "buttoned skirt", "waistcoat", "shirt dress", "wrap skirt"])
+def test_a_front_that_laps_has_its_centre_line_and_its_buttonholes_lie_beyond_it(name):
+    """The line runs from the neck or the waist to the hem; a print can be centred on it."""
+    pattern = everyday(name)
+    front = pattern.piece("front")
+    (centre,) = (line for line in front.lines if line.kind is LineKind.CENTRE)
+    for size in pattern.envelope.sizes:
+        (a, b) = centre.ends[size]
+        assert a[1] == b[1] == 0.0 and a[0] < b[0]
+        # A hole lies across and begins 3 mm towards the edge.
+        holes = [q.at[size] for q in front.points if q.kind is PointKind.BUTTONHOLE]
+        assert all(y == pytest.approx(0.0, abs=4.0) and a[0] < x < b[0] for x, y in holes)
+        assert centre_point(pattern, front, size) == a
