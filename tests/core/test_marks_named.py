@@ -4,10 +4,13 @@ That a tissue draws them is common practice, no source.
 """
 
 import re
+from dataclasses import replace
 
 import pytest
 
 from rowanseed.core.cloth.matching.seam_points import centre_point
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.workbench import workbench
@@ -87,3 +90,19 @@ def test_a_front_that_laps_has_its_centre_line_and_its_buttonholes_lie_beyond_it
         holes = [q.at[size] for q in front.points if q.kind is PointKind.BUTTONHOLE]
         assert all(y == pytest.approx(0.0, abs=4.0) and a[0] < x < b[0] for x, y in holes)
         assert centre_point(pattern, front, size) == a
+
+
+@pytest.mark.parametrize(
+    ("name", "id", "said"),
+    [
+        ("dress shirt", "mark-sleeve-placket", "these: fold lines, the line that is slashed."),
+        ("jeans", "mark-waistband", "these: fold lines, placement lines."),
+        ("coat dress", "mark-under-collar", "these: dots."),
+    ],
+)
+def test_what_is_marked_again_is_what_the_piece_has(name, id, said):
+    described = EVERYDAY[name]
+    every = replace(described.features, interfacing=frozenset({Interfaced.ALL}))
+    pattern = compose(replace(described, features=every)).pattern
+    steps = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
+    assert said in " ".join(next(op for op in steps if op.id == id).how)

@@ -10,15 +10,39 @@ from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Companion
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import LineKind, Piece
+from rowanseed.core.pattern.pieces import SLASHES, LineKind, MarkKind, Piece, PointKind
 
-NEEDED = (LineKind.FOLD, LineKind.ROLL, LineKind.PLEAT, LineKind.PLACEMENT)
+LINES = {
+    LineKind.FOLD: "fold lines",
+    LineKind.ROLL: "the roll line",
+    LineKind.PLEAT: "pleat lines",
+    LineKind.PLACEMENT: "placement lines",
+    LineKind.CENTRE: "the centre line",
+}
+POINTS = {
+    PointKind.DOT: "dots",
+    PointKind.POCKET: "pocket corners",
+    PointKind.BUTTON: "buttons",
+    PointKind.BUTTONHOLE: "buttonholes",
+    PointKind.HOOK: "hooks and eyes",
+    PointKind.TIE: "ties",
+}
+"""What is worked by later, and not at an edge, where a notch could stand; a bust point is not."""
 
 
-def _is_marked_inside(piece: Piece, size: str) -> bool:
-    """Whether a piece carries marks that are not on its edge, where a notch could stand."""
-    points = any(size in point.at for point in piece.points)
-    return points or bool(piece.darts) or any(line.kind in NEEDED for line in piece.lines)
+def _marked_inside(piece: Piece, size: str) -> list[str]:
+    """What marks a piece carries inside its edges, in words."""
+    slashed = any(line.id in SLASHES for line in piece.lines)
+    kinds = {line.kind for line in piece.lines if line.id not in SLASHES}
+    points = {point.kind for point in piece.points if size in point.at}
+    if any(mark.kind is MarkKind.DOT for mark in piece.marks):
+        points.add(PointKind.DOT)
+    return [
+        *(("darts",) if piece.darts else ()),
+        *(words for kind, words in POINTS.items() if kind in points),
+        *(words for kind, words in LINES.items() if kind in kinds),
+        *(("the line that is slashed",) if slashed else ()),
+    ]
 
 
 def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operation]:
@@ -33,7 +57,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
     }
     for id in covered:
         piece = bench.piece(id)
-        if not _is_marked_inside(piece, bench.size):
+        marks = _marked_inside(piece, bench.size)
+        if not marks:
             continue
         yield Operation(
             id=f"mark-{id}",
@@ -41,8 +66,8 @@ def adds(bench: Workbench, operations: tuple[Operation, ...]) -> Iterator[Operat
             act=Act.MARK,
             title=f"Mark the {bench.name(id)} again",
             how=(
-                f"Lay the tissue on once more: {'darts, ' if piece.darts else ''}dots, fold and placement lines, by "
-                "tailor's tacks or a pen that was tried on a scrap of the same layers; heat sets some pens for good.",
+                f"Lay the tissue on once more for these: {', '.join(marks)}. Mark them by tailor's tacks or a pen that "
+                "was tried on a scrap of the same layers; heat sets some pens for good.",
                 "Left and right together, and check one against the other.",
             ),
             bench=Bench.TABLE,
