@@ -1,12 +1,15 @@
 """Belt loops: how many, where on the band, of how long a strip; where the figures are common practice, no source."""
 
 import json
+import math
 from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Band
 from rowanseed.core.compose.listed import ticked_off
@@ -117,3 +120,20 @@ def test_a_document_says_how_many():
 
 def test_the_line_drawing_shows_them_on_the_band():
     assert line_drawing(looped("jeans", 5)) != line_drawing(looped("jeans", 0))
+
+
+@pytest.mark.parametrize("by", [20.0, -20.0])
+@pytest.mark.parametrize("name", ["jeans", "tailored trousers"])
+def test_altered_at_the_sides_the_loops_there_stand_above_the_side_seams_again(name, by):
+    pattern = looped(name, 6)
+    size = pattern.envelope.sizes[2]
+    altered = carry_out(pattern, size, [Alteration("seam", by, "outseams", "", "")]).pattern
+    was, now = (of.piece("waistband") for of in (pattern, altered))
+    (seam,) = (mark for mark in now.marks if mark.id.startswith("at-seam-"))
+    grown = [chain_length(piece.shapes[size].edges["waist"]) for piece in (was, now)]
+    assert grown[1] - grown[0] == pytest.approx(by / 2, abs=0.5)
+    start = now.shapes[size].edges["waist"][0].start[0]
+    at = [abs(start - line.ends[size][0][0]) for line in now.lines if line.kind is LineKind.PLACEMENT]
+    assert min(abs(one - seam.distance[size]) for one in at) < 0.2
+    for line in (line for line in now.lines if line.kind is LineKind.PLACEMENT):
+        assert math.dist(*line.ends[size]) == pytest.approx(35.0)

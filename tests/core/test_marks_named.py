@@ -8,6 +8,7 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.cloth.matching.seam_points import centre_point
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.vocabulary import Interfaced
@@ -106,3 +107,16 @@ def test_what_is_marked_again_is_what_the_piece_has(name, id, said):
     pattern = compose(replace(described, features=every)).pattern
     steps = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices()).operations
     assert said in " ".join(next(op for op in steps if op.id == id).how)
+
+
+@pytest.mark.parametrize("by", [30.0, -30.0])
+@pytest.mark.parametrize("name", ["camp shirt", "buttoned skirt", "pleated skirt"])
+def test_lines_that_run_out_at_the_hem_do_so_when_it_is_moved(name, by):
+    """A centre line ran on over the hem of a front that was shortened there, and ended above one made longer."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    altered = change_length_at_hem(pattern, size, by)
+    for piece in pattern.pieces:
+        for line in (line for line in piece.lines if line.kind in (LineKind.CENTRE, LineKind.PLEAT)):
+            (_, was), (_, now) = line.ends[size], altered.piece(piece.id).line(line.kind, line.id).ends[size]
+            assert now[0] - was[0] == pytest.approx(by, abs=0.5)

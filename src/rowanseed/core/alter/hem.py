@@ -5,6 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from shapely.geometry import LineString
+from shapely.geometry import Point as Spot
+
 from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import (
     Chain,
@@ -12,14 +15,18 @@ from rowanseed.core.geometry.outline import (
     Segment,
     chain_length,
     direction_at,
+    flatten,
     similarity,
     split_chain,
     transform_chain,
+    unit,
 )
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel, Piece, Shape
+from rowanseed.core.pattern.pieces import InnerLine, LineKind, Panel, Piece, Shape
 
+AT_THE_HEM = 1.0
+"""A line that ends so near to the hem, in mm, runs out there."""
 LEAST_LEFT = 50.0
 """A shortening has to leave this much of every edge that runs into the hem, in mm."""
 
@@ -63,8 +70,25 @@ def change_length_at_hem(pattern: Pattern, size: str, by: float) -> Pattern:
     pieces = {piece.id: piece for piece in pattern.pieces}
     for piece_id, edge in hems:
         piece = pieces[piece_id]
-        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: moved_hem(piece, size, edge, by)})
+        shape = moved_hem(piece, size, edge, by)
+        pieces[piece_id] = replace(piece, shapes={**piece.shapes, size: shape}, lines=_down_to(piece, size, edge, by))
     return replace(pattern, pieces=tuple(pieces[piece.id] for piece in pattern.pieces))
+
+
+def _down_to(piece: Piece, size: str, hem: str, by: float) -> tuple[InnerLine, ...]:
+    """The lines of a piece, those that run out at its hem `by` mm longer: a centre line, pleats."""
+    edge = LineString(flatten(piece.shapes[size].edges[hem], 0.1))
+
+    def ended(line: InnerLine) -> InnerLine:
+        if size not in line.ends or line.kind in (LineKind.LEVEL, LineKind.LENGTHEN_SHORTEN):
+            return line
+        first, last = line.ends[size]
+        if edge.distance(Spot(last)) > AT_THE_HEM:
+            return line
+        down = unit((last[0] - first[0], last[1] - first[1]))
+        return replace(line, ends={**line.ends, size: (first, (last[0] + by * down[0], last[1] + by * down[1]))})
+
+    return tuple(ended(line) for line in piece.lines)
 
 
 def moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:

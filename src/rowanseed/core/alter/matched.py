@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
-from itertools import product
+from itertools import pairwise, product
 
-from rowanseed.core.pattern.making import DifferenceKind, Join
+from rowanseed.core.geometry.outline import Point, chain_length, unit
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
+from rowanseed.core.pattern.pieces import InnerLine, LineKind, Mark, MarkKind, Panel, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import from_ends, notches_on, part_length
 
 MET, SEEN = 1.0, 0.5
@@ -90,7 +92,48 @@ def _on_band(before: Pattern, after: Pattern, size: str, join: Join) -> Pattern:
                 continue
             on = by if mark.anchor == "start" else -by
             after = _moved(after, after.piece(band.id), after.piece(band.id).mark(mark.id), size, on)
-    return after
+    return _with_lines(before, after, size, join.b[0])
+
+
+def _with_lines(before: Pattern, after: Pattern, size: str, part: EdgePart) -> Pattern:
+    """Lines across a straight band, such as those of belt loops, as far between its notches as they were."""
+    old, now = before.piece(part.piece), after.piece(part.piece)
+    lines = tuple(line for line in old.lines if line.kind is LineKind.PLACEMENT and size in line.ends)
+    edges = [piece.shapes[size].edges[part.edge] for piece in (old, now)]
+    if not lines or any(segment.is_curve for edge in edges for segment in edge):
+        return after
+    shared = [mark.id for mark in old.marks if mark.edge == part.edge and mark.kind is MarkKind.NOTCH]
+    places = sorted(
+        [
+            (0.0, 0.0),
+            *((mark_distance(old, size, old.mark(id)), mark_distance(now, size, now.mark(id))) for id in shared),
+            (chain_length(edges[0]), chain_length(edges[1])),
+        ]
+    )
+    ways = [unit((edge[-1].end[0] - edge[0].start[0], edge[-1].end[1] - edge[0].start[1])) for edge in edges]
+
+    def moved(p: Point) -> Point:
+        """As far along the edge as its neighbours say, and as far across as before."""
+        (ax, ay), (ux, uy), (bx, by), (vx, vy) = edges[0][0].start, ways[0], edges[1][0].start, ways[1]
+        x, y = p[0] - ax, p[1] - ay
+        along, across = _between(places, x * ux + y * uy), y * ux - x * uy
+        return bx + along * vx - across * vy, by + along * vy + across * vx
+
+    def fitted(line: InnerLine) -> InnerLine:
+        first, last = line.ends[size]
+        return replace(line, ends={**line.ends, size: (moved(first), moved(last))})
+
+    found = {line.id: fitted(line) for line in lines}
+    changed = replace(now, lines=tuple(found.get(line.id, line) for line in now.lines))
+    return replace(after, pieces=tuple(changed if piece.id == now.id else piece for piece in after.pieces))
+
+
+def _between(places: Sequence[tuple[float, float]], at: float) -> float:
+    """Where a place comes to lie, by the places before and behind it."""
+    for (a, b), (c, d) in pairwise(places):
+        if at <= c or (c, d) == places[-1]:
+            return b + (at - a) * (d - b) / ((c - a) or 1.0)
+    return at
 
 
 def _summed(counts: Sequence[int], lengths: Sequence[float]) -> float:
