@@ -3,21 +3,29 @@
 That a tissue draws them is common practice, no source.
 """
 
+import contextlib
 import re
 from dataclasses import replace
 
 import pytest
+from shapely.geometry import LineString, Polygon
 
 from rowanseed.core.alter.hem import change_length_at_hem
+from rowanseed.core.base.errors import PatternError
+from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.matching.seam_points import centre_point
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.vocabulary import Interfaced
+from rowanseed.core.garment import derived
+from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, PointKind
 
 from .everyday import EVERYDAY, everyday
+from .test_make import DRAFTS
+from .test_wardrobe import LAYERS
 
 
 def line(kind):
@@ -120,3 +128,38 @@ def test_lines_that_run_out_at_the_hem_do_so_when_it_is_moved(name, by):
         for line in (line for line in piece.lines if line.kind in (LineKind.CENTRE, LineKind.PLEAT)):
             (_, was), (_, now) = line.ends[size], altered.piece(piece.id).line(line.kind, line.id).ends[size]
             assert now[0] - was[0] == pytest.approx(by, abs=0.5)
+
+
+@pytest.mark.parametrize("name", ["blazer", "raglan coat", "coat dress", "wrap coat", "dressing gown"])
+def test_a_roll_line_lies_on_its_front(name):
+    """A raglan sleeve takes the part of the neck where it began."""
+    pattern = everyday(name)
+    for piece in pattern.pieces:
+        for drawn in (line for line in piece.lines if line.kind is LineKind.ROLL):
+            for size, ends in drawn.ends.items():
+                outline = Polygon([p for chain in piece.shapes[size].edges.values() for p in flatten(chain)])
+                assert outline.buffer(0.5).contains(LineString(ends)), (piece.id, size)
+
+
+def inside(piece, size):
+    return Polygon([p for chain in piece.shapes[size].edges.values() for p in flatten(chain, 0.2)]).buffer(0.7)
+
+
+@pytest.mark.parametrize("name", sorted({*EVERYDAY, *DRAFTS}))
+def test_every_grainline_and_drawn_line_lies_on_its_piece_and_on_every_layer_made_of_it(name):
+    """A curved facing's lay beside it, that of a lining on the facing it was cut away for: no one could measure from
+    it to the selvedge. Levels are measured, not drawn."""
+    pattern = DRAFTS[name][0] if name in DRAFTS else everyday(name)
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    made = [pattern]
+    for layers in LAYERS.values():
+        with contextlib.suppress(PatternError):
+            made.append(derived(pattern, size, "A", ClothChoices(layers=layers), ()))
+    for each in made:
+        for piece in each.pieces:
+            for own in piece.shapes if each is pattern else (size,):
+                outline = inside(piece, own)
+                drawn = [line for line in piece.lines if line.kind is not LineKind.LEVEL and own in line.ends]
+                assert outline.contains(LineString(piece.shapes[own].grainline)), (piece.id, own)
+                for line in drawn:
+                    assert LineString(line.ends[own]).difference(outline).length < 1.5, (piece.id, line.id, own)

@@ -241,7 +241,7 @@ def _lines(every: dict[str, Leg]) -> tuple[InnerLine, ...]:
         level("waist", {s: across(2.0, leg) for s, leg in every.items()}),
         level("hip", {s: across(HIP_LEVEL * 0.8, leg) for s, leg in every.items()}),
         level("knee", {s: across(knee[s], leg) for s, leg in every.items()}),
-        adjust_here("crotch-depth", {s: ((118.0, 8.0), (118.0, leg.hip - 20)) for s, leg in every.items()}),
+        adjust_here("crotch-depth", {s: ((118.0, 14.0), (118.0, leg.hip - 20)) for s, leg in every.items()}),
         adjust_here(
             "leg-length", {s: ((knee[s] + 90, 10.0), (knee[s] + 90, leg.hip - 10)) for s, leg in every.items()}
         ),

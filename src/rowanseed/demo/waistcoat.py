@@ -308,7 +308,7 @@ def draft() -> Pattern:
         lines=(
             *_levels(bodies, "centre-front"),
             InnerLine(
-                "centre", LineKind.CENTRE, {s: ((b.bust[0] + 12, 0.0), (b.hem + 40, 0.0)) for s, b in bodies.items()}
+                "centre", LineKind.CENTRE, {s: ((b.bust[0] + 12, 0.0), (b.hem + 31, 0.0)) for s, b in bodies.items()}
             ),
         ),
     )
@@ -353,7 +353,7 @@ def draft() -> Pattern:
         number=5,
         bodies=bodies,
         draw=_front_lining,
-        grain_at=(0.0, 72.0),
+        grain_at=(0.2, 22.0),
         cuts=lining,
         frame="front",
         panel=Panel.OTHER,

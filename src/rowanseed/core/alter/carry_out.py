@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from dataclasses import replace
 from functools import lru_cache
 
 import numpy as np
@@ -18,6 +19,7 @@ from rowanseed.core.alter.matched import matched
 from rowanseed.core.alter.trued import taken_apart, trued
 from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.base.same import Same
+from rowanseed.core.pattern.inner_lines import with_lines_inside
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines, seam_length
@@ -101,7 +103,8 @@ def _one(
             )
             edges, by = _edges_changed(piece, altered.piece(piece.id), size)
             touched.append(Touched(piece.id, edges, by, reason, notched=piece.id in notched))
-    return altered, tuple(touched), seams
+    inside = (with_lines_inside(p, (size,)) if p.id in everything else p for p in altered.pieces)
+    return replace(altered, pieces=tuple(inside)), tuple(touched), seams
 
 
 def _changed(before: Pattern, after: Pattern, size: str) -> set[str]:

@@ -34,6 +34,7 @@ from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, Structure, View
+from rowanseed.core.pattern.inner_lines import with_lines_inside
 from rowanseed.core.pattern.making import (
     STIFFEN,
     Detail,
@@ -95,6 +96,7 @@ def compose(description: Description) -> Composed:
     notch(build)
     notch_bands(build)
     draw_centre_lines(build)
+    build.pieces = {id: with_lines_inside(piece) for id, piece in build.pieces.items()}
     _views(build)
     tell_idle(build)
     _pulled_on(build)

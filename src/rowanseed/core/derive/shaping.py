@@ -14,6 +14,7 @@ from shapely.geometry import Point as Spot
 from shapely.ops import nearest_points
 
 from rowanseed.core.geometry.outline import Chain, Point, Segment, flatten
+from rowanseed.core.pattern.inner_lines import with_own_lines
 from rowanseed.core.pattern.pieces import Cut, Dart, Derived, Drawn, EdgeSpec, Mark, Piece, Shape
 from rowanseed.core.pattern.seamline import lines, mark_distance, trimmed
 
@@ -137,7 +138,7 @@ def derived(
     )
     kept = {mark.id for mark in marks}
     darts = tuple(dart for dart in piece.darts if set(dart.legs) <= kept)
-    return Piece(
+    drawn = Piece(
         id=made.piece_id if made is not None else piece.id,
         derived=made if made is not None else piece.derived,
         name=name,
@@ -153,6 +154,7 @@ def derived(
         one_sided=piece.one_sided if made is None else (),
         panel=piece.panel,
     )
+    return with_own_lines(drawn)
 
 
 def _beside(piece: Piece, size: str, mark: Mark, before: Mapping[str, Run], runs: Mapping[str, Run]) -> Mark | None:

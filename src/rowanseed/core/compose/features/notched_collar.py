@@ -61,8 +61,9 @@ def panel(build: Build, half: Half) -> None:
 
 
 def _roll_top(block: Upper) -> Point:
-    """The roll line begins on the gorge, a little in front of the shoulder."""
-    return gorge(block)[0].at(0.3)
+    """The roll line begins on the gorge, a little in front of the shoulder; on a front that a raglan sleeve takes that
+    from, where the sleeve ends."""
+    return neck_parts(block)[1][0].start if is_raglan(block.description) else gorge(block)[0].at(0.3)
 
 
 def carves(build: Build, body: Body) -> None:
