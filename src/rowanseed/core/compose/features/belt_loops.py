@@ -64,10 +64,10 @@ def joins(build: Build, body: Body) -> None:
 
 def _places(build: Build, body: Body) -> None:
     """Lines across the outer half of the band, where it is cut so that what lies above each of its parts is known."""
-    opening, band, cut = build.description.features.opening, build.description.features.band, build.pieces["waistband"]
-    halved = cut.cuts[0].count == 2
-    at_side = opening.kind is not None and opening.where is Where.LEFT_SIDE and not halved
-    if is_open_skirt(build.description) or opening.kind is None or not (halved or at_side):
+    opening, band = build.description.features.opening, build.description.features.band
+    halved = build.pieces["waistband"].cuts[0].count == 2
+    at_side = opening.where is Where.LEFT_SIDE
+    if is_open_skirt(build.description) or opening.kind is None or halved == at_side:
         return
     ratio = fullness(build.description)
 
