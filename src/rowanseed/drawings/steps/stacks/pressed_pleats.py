@@ -21,6 +21,7 @@ from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps.stack import Layer, Stack, Stuff, within
 from rowanseed.drawings.steps.stacks.cuts import reflection, whole
+from rowanseed.drawings.steps.together import listed
 
 ASLANT = 2.0
 """Lines of a pleat lean by so much at most, in mm from end to end: others cannot be laid flat by moving what lies
@@ -81,6 +82,8 @@ def pressed(bench: Workbench, op: Operation) -> Stack | None:
         f"The {lower_first(piece.name)}, wrong side up, its pleats folded{held_so_far}: "
         "each dashed line is the inner fold of one, which lies above the rest; a strip of paper goes under it."
     )
+    others = listed(bench.name(id) for id in op.on.pieces[1:])
+    words += f" Not drawn: {others}." if others else ""
     folds = tuple(tuple((-x, y) for x, y in line) for line in _inner_folds(pleats, folded))
     return Stack((Layer(seen, Stuff.WRONG, piece.name, window),), words, folds=folds)
 
