@@ -34,6 +34,8 @@ from rowanseed.drawings.order import draw_order
 from rowanseed.drawings.pieces import draw_nest
 from rowanseed.drawings.strips import Strip, draw_strips
 
+from ..core.everyday import everyday
+
 SKIRT = draft()
 SVG = "{http://www.w3.org/2000/svg}"
 
@@ -170,6 +172,19 @@ def test_the_nest_shows_every_size_and_names_every_piece():
     dashed = {p.get("stroke-dasharray") for p in root.iter(f"{SVG}path")} - {None}
     assert len(dashed) >= len(SIZES) - 1
     assert {piece.name for piece in SKIRT.pieces} <= set(_texts(root))
+
+
+def test_every_mark_inside_a_piece_is_drawn():
+    """Buttonholes, pocket corners, bust points: without them a sewist could not tell where the pocket goes."""
+    pattern = everyday("camp shirt")
+    size = pattern.envelope.sizes[0]
+    bare = replace(pattern, pieces=tuple(replace(piece, points=()) for piece in pattern.pieces))
+    marked, plain = (
+        len(list(ElementTree.fromstring(draw_nest(each, size, "#6b3d5b", each.pieces)).iter()))
+        for each in (pattern, bare)
+    )
+    points = [point for piece in pattern.pieces for point in piece.points if size in point.at]
+    assert marked - plain == len(points) > 5
 
 
 def test_the_longer_strip_is_the_longer_one():

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from typing import assert_never
 from xml.etree.ElementTree import Element
 
 from shapely.geometry import Polygon
@@ -15,7 +16,7 @@ from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.double_darts import double_darts_of
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece
+from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece, PointKind
 from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 from rowanseed.core.printing.lines import arrow_runs, dart_runs, upright
@@ -283,7 +284,25 @@ def _inside(root: Element, item: _Placed, size: str) -> None:
     for pleat in pleats_of(item.piece, size):
         for run in arrow_runs(*(item.at(p) for p in pleat.arrow)):
             add(root, "path", d=path_of(run, closed=False), fill="none", stroke=QUIET, stroke_width=1.4)
+    _points(root, item, size)
     _marks(root, item, size)
+
+
+def _points(root: Element, item: _Placed, size: str) -> None:
+    """Marks inside a piece. A buttonhole is a place without a direction here: that is the step's to tell."""
+    for point in (point for point in item.piece.points if size in point.at):
+        x, y = item.at(point.at[size])
+        match point.kind:
+            case PointKind.BUTTONHOLE:
+                d = f"M{number(x - 5)} {number(y - 5)}l10 10m-10 0l10 -10"
+            case PointKind.POCKET | PointKind.BUST:
+                d = f"M{number(x - 6)} {number(y)}h12m-6 -6v12"
+            case PointKind.DOT | PointKind.BUTTON | PointKind.HOOK | PointKind.TIE:
+                add(root, "circle", cx=x, cy=y, r=5, fill=PAPER, stroke=INK, stroke_width=2)
+                continue
+            case kind:
+                assert_never(kind)
+        add(root, "path", d=d, fill="none", stroke=INK, stroke_width=2)
 
 
 def _marks(root: Element, item: _Placed, size: str) -> None:
