@@ -15,6 +15,7 @@ from rowanseed.core.base.errors import PatternError
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.matching.seam_points import centre_point
 from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Measured
 from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.garment import derived
 from rowanseed.core.geometry.outline import flatten
@@ -163,3 +164,16 @@ def test_every_grainline_and_drawn_line_lies_on_its_piece_and_on_every_layer_mad
                 assert outline.contains(LineString(piece.shapes[own].grainline)), (piece.id, own)
                 for line in drawn:
                     assert LineString(line.ends[own]).difference(outline).length < 1.5, (piece.id, line.id, own)
+
+
+def test_a_grainline_lies_on_its_piece_when_what_it_is_sewn_to_was_measured():
+    """That of a narrow facing ran off it in four sizes."""
+    measured = {
+        "back-waist-facing": Measured("16", {"side": 70.0, "centre": 50.0}),
+        "front": Measured("16", {"waist": 227.4, "centre": 615.0, "hip width": 270.0}),
+        "back": Measured("16", {"waist": 217.4, "hip width": 260.0}),
+    }
+    pattern = compose(replace(EVERYDAY["A-line skirt"], measured=measured)).pattern
+    for piece in pattern.pieces:
+        for size, shape in piece.shapes.items():
+            assert inside(piece, size).contains(LineString(shape.grainline)), (piece.id, size)

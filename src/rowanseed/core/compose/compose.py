@@ -109,6 +109,8 @@ def compose(description: Description) -> Composed:
     _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
         pattern = _as_measured(pattern, description)
+        # What the tape moves is put right again.
+        pattern = replace(pattern, pieces=tuple(with_lines_inside(piece) for piece in pattern.pieces))
     if description.booklet:
         steps = as_steps(match_steps(pattern, description.booklet))
         pattern = replace(pattern, making=replace(pattern.making, booklet=steps))

@@ -10,7 +10,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.wrap_ties import WIDER
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.pieces import Panel, Piece
+from rowanseed.core.pattern.pieces import LineKind, Panel, Piece
 from rowanseed.drawings.steps.placing import as_drawn
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 
@@ -24,7 +24,7 @@ IN, BESIDE = 5.0, 3.0
 
 @dataclass(frozen=True)
 class _Band:
-    """A band: how high it is folded, and how far its allowances reach, in mm."""
+    """A band: how high it is finished, and how far its allowances reach, in mm."""
 
     piece: Piece
     high: float
@@ -42,7 +42,8 @@ def _band(bench: Workbench, ids: tuple[str, ...]) -> _Band | None:
     lying = as_drawn(piece, bench.size)
     boxes = [Polygon(ring).bounds for ring in (lying.seam(), lying.cutting())]
     high, cut = (min(right - left, low - top) for left, top, right, low in boxes)
-    return _Band(piece, high / 2, (cut - high) / 2)
+    is_folded = any(line.kind is LineKind.FOLD for line in piece.lines)
+    return _Band(piece, high / 2 if is_folded else high, (cut - high) / 2)
 
 
 def hook_and_bar(bench: Workbench, op: Operation) -> Stack | None:
