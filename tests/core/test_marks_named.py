@@ -169,9 +169,9 @@ def test_every_grainline_and_drawn_line_lies_on_its_piece_and_on_every_layer_mad
 def test_a_grainline_lies_on_its_piece_when_what_it_is_sewn_to_was_measured():
     """That of a narrow facing ran off it in four sizes."""
     measured = {
-        "back-waist-facing": Measured("16", {"side": 70.0, "centre": 50.0}),
-        "front": Measured("16", {"waist": 227.4, "centre": 615.0, "hip width": 270.0}),
-        "back": Measured("16", {"waist": 217.4, "hip width": 260.0}),
+        "back-waist-facing": Measured("16", {"side": 70.0, "centre": 50.0, "waist": 197.53}),
+        "front": Measured("16", {"waist": 227.375, "centre": 615.0, "hip width": 270.0}),
+        "back": Measured("16", {"hem": 323.0567, "waist": 217.375, "hip width": 260.0}),
     }
     pattern = compose(replace(EVERYDAY["A-line skirt"], measured=measured)).pattern
     for piece in pattern.pieces:
