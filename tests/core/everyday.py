@@ -60,6 +60,7 @@ OPEN, SEAM = Side(Centre.OPEN), Side(Centre.SEAM)
 DARTED = Side(shaping=(Shaping.BUST_DART,))
 SHORT, LONG = Sleeve(length=SleeveLength.SHORT), Sleeve()
 CUFFED = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.CONTINUOUS)
+FACED = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.FACED)
 TOWERED = Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.TOWER)
 PATCHES = Pocket(PocketKind.PATCH, PocketPlace.FRONT)
 IN_SIDES = Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE)
@@ -297,7 +298,7 @@ DRESSES = {
         "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
         "opening": buttoned(9, Placket.BAND),
         "collar": CollarKind.SHIRT,
-        "sleeve": CUFFED,
+        "sleeve": FACED,
         "waist": Waist.SEAM,
         "skirt": Skirt(SkirtKind.A_LINE),
     },

@@ -12,10 +12,14 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Sleeve
+from rowanseed.core.compose.listed import ticked_off
+from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import SleeveEnd, SleeveKind, SleeveLength, SleevePlacket
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.make.booklet_text import match_steps
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.marking import marks_to_make, marks_used
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import EdgePart
@@ -141,6 +145,72 @@ def test_a_strip_runs_round_its_slash_from_raw_edge_to_raw_edge(length, figure):
     assert strip.cuts[0].count == 2
 
 
+@given(
+    length=st.sampled_from([SleeveLength.ELBOW, SleeveLength.LONG]),
+    end=st.sampled_from([end for end in SleeveEnd if end.is_cuff]),
+    figure=st.sampled_from(list(Figure)),
+)
+@settings(deadline=None, max_examples=4)
+def test_a_facing_reaches_past_its_slash_and_its_cuff_laps_by_as_much_as_over_a_strip(length, end, figure):
+    """Its seam begins 5 mm to either side of the slash, so that much of the sleeve's edge is gone (common practice, no
+    source); the cuff's underlap is 20 mm beyond what is left."""
+    pattern = shirt(Sleeve(length=length, end=end, placket=SleevePlacket.FACED), figure)
+    facing, sleeve, cuff = (pattern.piece(id) for id in ("sleeve-placket", "sleeve", "cuff"))
+    (join,) = (j for j in pattern.making.joins if j.id == "cuffs")
+    assert {edge.name: edge.allowance for edge in facing.edges} == {
+        "side-back": 0.0,
+        "top": 0.0,
+        "side-front": 0.0,
+        "end": sleeve.edge("wrist").allowance,
+    }
+    for size in pattern.envelope.sizes:
+        wrist = length_on(sleeve, size, EdgePart("sleeve", "wrist")) / (join.difference.amount or 1.0)
+        assert chain_length(cuff.shapes[size].edges["sleeve"]) == pytest.approx(wrist - 10.0 + 20.0)
+        (own,), (slash,) = ([line.ends[size] for line in p.lines if line.id == "slash"] for p in (facing, sleeve))
+        assert math.dist(*own) == pytest.approx(math.dist(*slash))
+        ring = Polygon(lines(facing, size).cutting_ring())
+        left, low, right, high = ring.bounds
+        assert own[0][0] - left == pytest.approx(30.0) and right - own[1][0] == sleeve.edge("wrist").allowance
+        assert own[0][1] - low == pytest.approx(30.0) and high - own[0][1] == pytest.approx(30.0)
+
+
+def test_a_faced_placket_is_turned_before_its_cuff_which_says_where_the_underlap_begins():
+    pattern = everyday("yoked shirt dress")
+    garment = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices())
+    steps = {op.id: op for op in sequence(garment.operations)}
+    ids = list(steps)
+    assert ids.index("edge-sleeve-placket") < ids.index("face-sleeve-placket") < ids.index("turn-sleeve-placket")
+    assert ids.index("turn-sleeve-placket") < ids.index("sew-cuffs")
+    assert {edge.edge for edge in steps["edge-sleeve-placket"].edges} == {"side-back", "top", "side-front"}
+    assert "the cuff catches it there" in " ".join(steps["turn-sleeve-placket"].how)
+    sewn = " ".join(steps["sew-cuffs"].how)
+    assert "taken 0.5 cm of either side" in sewn and "1 cm before the mark" in sewn
+    assert steps["sew-cuffs"].run.words == "from one side of the placket to the other"
+
+
+@pytest.mark.parametrize(
+    ("garment", "listed", "piece", "field"),
+    [
+        ("yoked shirt dress", "Sleeve placket facing: cut 2", "sleeve-placket", ""),
+        ("yoked shirt dress", "Sleeve slash facing: cut 2", "sleeve-placket", ""),
+        ("blouse", "Cuff placket: cut 2", "sleeve-placket", ""),
+        ("blouse", "Sleeve placket facing: cut 2", None, "features.sleeve.placket"),
+        ("blouse", "Sleeve facing: cut 2", None, "features.sleeve.end"),
+    ],
+)
+def test_a_list_ticks_off_the_placket_that_there_is_and_asks_about_another(garment, listed, piece, field):
+    """A facing of the sleeve was ticked off as the sleeve, a strip as the facing."""
+    tick = ticked_off(everyday(garment), read_pieces([listed]))[0]
+    assert (tick.piece.id if tick.piece is not None else None, tick.field) == (piece, field)
+
+
+def test_a_booklet_that_sews_on_the_facing_makes_the_placket():
+    (step, cuff) = match_steps(
+        everyday("yoked shirt dress"), ["Stitch placket facing to sleeve along lines; slash.", "Stitch cuff to sleeve."]
+    )
+    assert "Sleeve plackets" in step.said and cuff.said == ("Cuffs to sleeves",)
+
+
 def test_what_a_tower_placket_is_sewn_by_is_of_its_kind():
     pattern = everyday("grandad shirt")
     steps = {
@@ -165,7 +235,13 @@ def test_a_short_sleeve_has_no_room_for_one(kind):
 
 
 @pytest.mark.parametrize(
-    ("said", "kind"), [(True, SleevePlacket.CONTINUOUS), ("tower", SleevePlacket.TOWER), (False, None)]
+    ("said", "kind"),
+    [
+        (True, SleevePlacket.CONTINUOUS),
+        ("tower", SleevePlacket.TOWER),
+        ("faced", SleevePlacket.FACED),
+        (False, None),
+    ],
 )
 def test_a_document_says_whether_and_of_which_kind(said, kind):
     document = json.loads(write_description(EVERYDAY["grandad shirt"]))

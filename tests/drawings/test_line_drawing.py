@@ -99,6 +99,7 @@ def strokes(features, panel, garment=GarmentKind.DRESS):
         (SLEEVED, {"sleeve": Sleeve(end=SleeveEnd.CUFF)}, BOTH),
         (CUFFED, {"sleeve": SLASHED.sleeve}, BACK),
         (SLASHED, {"sleeve": Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.TOWER)}, BACK),
+        (CUFFED, {"sleeve": Sleeve(end=SleeveEnd.CUFF, placket=SleevePlacket.FACED)}, BACK),
         (PLAIN, {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.BACK)}, BACK),
         (PLAIN, {"vent": True}, BACK),
         (PLAIN, {"opening": Opening(), "waist": Waist.SHIRRED}, BOTH),

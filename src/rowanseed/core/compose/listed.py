@@ -46,13 +46,21 @@ COMPOUNDS = (
     ("continuous lap", "sleeve placket strip"),
     ("sleeve lap", "sleeve placket strip"),
     ("lap strip", "sleeve placket strip"),
+    ("cuff placket", "sleeve placket"),
+    ("sleeve slash", "sleeve placket"),
+    ("sleeve opening", "sleeve placket"),
 )
 """What lists call a piece in one word or in two, and the usual words for it."""
+NEVER_MORE = frozenset(("facing", "placket"))
+"""Words that make another piece of what they stand beside: a sleeve's facing is not the sleeve."""
 ASKS = (
     (("facing", "neck"), "features.neck.finish", "Is the neck faced?"),
     (("facing", "armhole"), "features.armhole", "Are the armholes faced?"),
     (("facing", "front"), "features.opening.placket", "Has the front a facing?"),
     (("facing", "waist"), "features.waist", "Is the waist faced?"),
+    (("facing", "placket"), "features.sleeve.placket", "Have the sleeves a faced placket above the cuff?"),
+    (("facing", "sleeve"), "features.sleeve.end", "Are the sleeves faced at their ends, or at a slash above the cuff?"),
+    (("placket", "sleeve"), "features.sleeve.placket", "Have the sleeves a placket above the cuff?"),
     (("facing",), "features.neck.finish", "Which edge is faced?"),
     (("lining",), "features.lining.of", "Is the garment lined?"),
     (("neck", "band"), "features.neck.finish", "Does a band finish the neck, or is it a collar that stands?"),
@@ -68,7 +76,6 @@ ASKS = (
     (("welt",), "features.pockets.0.kind", "Are its pockets welt pockets?"),
     (("waistband",), "features.waist", "Has it a waistband?"),
     (("yoke",), "features.back.shaping", "Has it a yoke, in front or behind?"),
-    (("placket", "sleeve"), "features.sleeve.placket", "Have the sleeves a placket above the cuff?"),
     (("placket",), "features.opening.kind", "Is the front closed by a placket?"),
     (("strap",), "features.straps.closed by", "Has it straps?"),
     (("belt",), "features.belt", "Has it a belt?"),
@@ -142,7 +149,7 @@ def _paired(pattern: Pattern, listed: Sequence[Listed]) -> dict[int, Piece]:
 
 def _alike(listed: Listed, piece: Piece) -> float:
     a, b = words_of(listed.name), words_of(f"{piece.name}")
-    if not a or not b:
+    if not a or not b or (a - b) & NEVER_MORE:
         return 0.0
     alike = len(a & b) / len(a | b)
     if a < b:

@@ -10,6 +10,7 @@ from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, SleevePlacket
 from rowanseed.core.geometry.outline import Point, chain_length
+from rowanseed.core.make.families.slashed import BESIDE
 from rowanseed.core.make.techniques.continuous_placket import SEAM, STRIP
 from rowanseed.core.make.techniques.tower_placket import BOX, PAST
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
@@ -28,6 +29,8 @@ OVERLAP = 25.0
 """How wide the overlap of a tower placket is, in mm."""
 ABOVE, TOWER = 12.0, 25.0
 """How far the placket's layers reach above the end of the slash, and its overlap up to where the point begins."""
+FACING, ROUND = 60.0, 30.0
+"""How wide the facing of a slash is, and how far it reaches above its end, in mm."""
 NARROW = 6.0
 """The placket's own allowance, in mm."""
 
@@ -44,6 +47,9 @@ def laps(kind: SleevePlacket | None) -> Laps | None:
             return Laps(STRIP_LAP)
         case SleevePlacket.TOWER:
             return Laps(UNDERLAP - BOX, OVERLAP - BOX)
+        case SleevePlacket.FACED:
+            # Its seam takes so much of both sides of the slash.
+            return Laps(STRIP_LAP - 2 * BESIDE)
         case _ as never:
             assert_never(never)
 
@@ -60,6 +66,10 @@ def add(build: Build, kind: SleevePlacket | None) -> None:
             _slash(build, TOWER_SLASH)
             _tower(build)
             _detail(build, DetailKind.TOWER_PLACKET)
+        case SleevePlacket.FACED:
+            _slash(build, STRIP_SLASH)
+            _facing(build)
+            _detail(build, DetailKind.FACED_SLIT)
         case _ as never:
             assert_never(never)
 
@@ -107,6 +117,35 @@ def _caught_in_the_cuff(build: Build, edges: tuple[str, ...], ends: tuple[str, .
     for id, name, kind, sewn in (
         ("edges", "Edges of the sleeve plackets", FinishKind.TURNED, edges),
         ("end", "Lower ends of the sleeve plackets", FinishKind.CAUGHT, ends),
+    ):
+        build.finish(f"{PIECE}-{id}", name, kind, (part(PIECE, edge) for edge in sewn))
+
+
+def _facing(build: Build) -> None:
+    """What lies on the right side of the slash, is sewn round it and turned in; its lower end is caught in the cuff."""
+    free = ("side-back", "top", "side-front")
+
+    def long(size: Size) -> float:
+        return _long(build, STRIP_SLASH, size)
+
+    build.piece(
+        PIECE,
+        "Sleeve placket facing",
+        lambda size: band_draw(long(size) + ROUND, FACING, ("side-back", "end", "side-front", "top")),
+        panel=Panel.OTHER,
+        count=2,
+        allowances={**dict.fromkeys(free, 0.0), "end": _at_the_wrist(build)},
+    )
+    middle = FACING / 2
+    build.line(
+        PIECE,
+        LineKind.PLACEMENT,
+        "slash",
+        lambda size: ((ROUND, middle), (long(size) + ROUND, middle)),
+    )
+    for id, name, kind, sewn in (
+        ("edges", "Edges of the sleeve placket facings", FinishKind.NEATENED, free),
+        ("end", "Lower ends of the sleeve placket facings", FinishKind.CAUGHT, ("end",)),
     ):
         build.finish(f"{PIECE}-{id}", name, kind, (part(PIECE, edge) for edge in sewn))
 

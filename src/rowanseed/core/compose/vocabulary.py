@@ -120,6 +120,7 @@ class Placket(Worded):
 class SleevePlacket(Worded):
     CONTINUOUS = "continuous", "strip round the slash"
     TOWER = "tower", "tower, with a point"
+    FACED = "faced", "faced, its edges meeting"
 
 
 class NeckShape(Worded):

@@ -240,7 +240,10 @@ def _words_beside(bench: Workbench, id: str) -> _Beside:
     """
     join, finish = bench.joins.get(id), bench.finishes.get(id)
     parts = (*join.a, *join.b) if join is not None else finish.parts if finish is not None else ()
-    pieces = frozenset(word for part in parts for word in _tokens(bench.name(part.piece)))
+    detail = bench.details.get(id)
+    made_of = (*detail.pieces, *detail.on) if detail is not None else ()
+    ids = (*(part.piece for part in parts), *made_of)
+    pieces = frozenset(word for piece in ids for word in _tokens(bench.name(piece)))
     return _Beside(pieces | _tokens(bench.pattern.name), pieces if finish is not None else frozenset())
 
 

@@ -9,7 +9,16 @@ from functools import cached_property
 from rowanseed.core.make.graph import Graph, pieces_of
 from rowanseed.core.make.openings import Openings
 from rowanseed.core.make.run import OPENING, PLACKET, SLIT, ZIP, Run
-from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, Closure, DetailKind, EdgePart, FinishKind, Join
+from rowanseed.core.pattern.making import (
+    BAND_FOLD,
+    NECK_CENTRE,
+    Closure,
+    Detail,
+    DetailKind,
+    EdgePart,
+    FinishKind,
+    Join,
+)
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.core.pattern.tiers import TO_CENTRE, TO_SIDE
 
@@ -70,12 +79,16 @@ def at_a(seam: str) -> str:
 UPPER_EDGE = "upper edge"
 ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold"}
 """The same where it ends at a mark of its own edge."""
-OPENED_BY = {
-    DetailKind.CONTINUOUS_PLACKET: "wrist",
-    DetailKind.TOWER_PLACKET: "wrist",
-    DetailKind.FACED_SLIT: "neck",
-}
-"""The edge that a slash opens, by what it is made as."""
+SLASHED = frozenset({DetailKind.CONTINUOUS_PLACKET, DetailKind.TOWER_PLACKET, DetailKind.FACED_SLIT})
+"""What is cut in from an edge."""
+
+
+def slashed_edge(graph: Graph, detail: Detail) -> str:
+    """The edge that a slash opens; empty where nothing is slashed."""
+    if detail.kind not in SLASHED:
+        return ""
+    is_at_neck = detail.kind is DetailKind.FACED_SLIT and all(graph.panel(id) is not Panel.SLEEVE for id in detail.on)
+    return "neck" if is_at_neck else "wrist"
 
 
 def edge_name(graph: Graph, edge: str, piece: str = "") -> str:
@@ -185,13 +198,13 @@ class Runs:
     def _slashed_by(self, parts: tuple[EdgePart, ...]) -> str:
         """What opens an edge that would be a ring, and is cut in from it: a cuff goes on from one side of its placket
         to the other. Empty where nothing does."""
-        kinds = {
-            detail.kind
+        edges = {
+            part.edge
             for detail in self.graph.details.values()
             for part in parts
-            if part.piece in detail.on and part.edge == OPENED_BY.get(detail.kind)
+            if part.piece in detail.on and part.edge == slashed_edge(self.graph, detail)
         }
-        return "" if not kinds else SLIT if kinds == {DetailKind.FACED_SLIT} else PLACKET
+        return "" if not edges else SLIT if edges == {"neck"} else PLACKET
 
     def _end(self, piece: str, edge: str, end: str) -> str:
         """What the end of a seam is called that runs out on an edge at one of its ends."""

@@ -5,9 +5,16 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.pattern.making import Detail, DetailKind
 from rowanseed.drawings.line import bands, ends, fullness, necks, pockets, trims
 from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
+
+
+def _faced_slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """At the neck, or above a cuff."""
+    yield from necks.neck_slit(dressed, detail)
+    yield from ends.sleeve_placket(dressed, detail)
+
 
 DRAWN: dict[DetailKind, Draw] = {
     DetailKind.PIPING: trims.trim("trims", trims.piping),
@@ -29,7 +36,7 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.DRAWSTRING: ends.in_a_seam,
     DetailKind.PLEATED_BAND: bands.pleated,
     DetailKind.IN_SEAM_POCKET: pockets.in_seam,
-    DetailKind.FACED_SLIT: necks.neck_slit,
+    DetailKind.FACED_SLIT: _faced_slit,
     DetailKind.CONTINUOUS_PLACKET: ends.sleeve_placket,
     DetailKind.TOWER_PLACKET: ends.sleeve_placket,
     **dict.fromkeys(fullness.FALLS, fullness.falling),

@@ -12,6 +12,8 @@ from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import Panel
 
+BESIDE = 5.0
+"""Rows begin so far beside a slash at its edge, in mm (common practice, no source)."""
 POINT = 25.0
 """Round the end of a slash the stitch is short for so much, in mm."""
 

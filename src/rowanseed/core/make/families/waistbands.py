@@ -8,6 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import laps
+from rowanseed.core.make.families.slashed import BESIDE
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.met_first import met_first
@@ -178,10 +179,16 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
     marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
     if not marked:
         return ""
-    if _is_over_a_tower(bench, join) and any(p.from_mark and p.to_mark for p in marked):
+    if _is_over(bench, join, DetailKind.TOWER_PLACKET) and any(p.from_mark and p.to_mark for p in marked):
         return (
             f" Beyond its notches the {bench.name(piece)} goes on over both halves of the placket: at either end it "
             "reaches one allowance past the placket's fold."
+        )
+    if _is_over(bench, join, DetailKind.FACED_SLIT):
+        return (
+            f" The facing of the placket has taken {bench.margin(BESIDE)} of either side. At the side that laps "
+            f"over, the {bench.name(piece)} ends one allowance past the edge; at the other the edge lies "
+            f"{bench.margin(2 * BESIDE)} before the mark, and there the underlap begins."
         )
     return (
         f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
@@ -189,9 +196,10 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
     )
 
 
-def _is_over_a_tower(bench: Workbench, join: Join) -> bool:
+def _is_over(bench: Workbench, join: Join, kind: DetailKind) -> bool:
+    """Whether a band is sewn over an opening of a kind that is slashed into what it is sewn to."""
     pieces = pieces_of((*join.a, *join.b))
-    return any(pieces & set(detail.on) for detail in bench.details_of(DetailKind.TOWER_PLACKET))
+    return any(pieces & set(detail.on) for detail in bench.details_of(kind))
 
 
 def _met(bench: Workbench, join: Join, other: Sequence[EdgePart]) -> str:
@@ -312,7 +320,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         p.piece in pieces and (p.from_mark or p.to_mark)
         for j in own
         for p in (*j.a, *j.b)
-        if not (p.from_mark and p.to_mark and _is_over_a_tower(bench, j))
+        if not (p.from_mark and p.to_mark and _is_over(bench, j, DetailKind.TOWER_PLACKET))
     )
     return Operation(
         id=f"ends-{finish.id}",

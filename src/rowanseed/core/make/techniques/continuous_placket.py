@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.slashed import (
+    BESIDE,
     POINT,
     given,
     number_of,
@@ -85,8 +86,8 @@ def _reinforced(step: Steps, duty: Duty, number: int, *, cut: bool) -> Operation
         "slash",
         Act.STAY,
         f"Reinforce {'and cut ' if cut else ''}the slash: {step.name}",
-        f"Along both sides of the marked slash, {bench.margin(5)} beside it at the edge and running to its end; stitch "
-        f"length 1.5 for {bench.margin(POINT)} before and after the point, one stitch across it.",
+        f"Along both sides of the marked slash, {bench.margin(BESIDE)} beside it at the edge and running to its end; "
+        f"stitch length 1.5 for {bench.margin(POINT)} before and after the point, one stitch across it.",
         *(("Cut from the edge to the point, up to the stitching and not through it.",) if cut else ()),
         *of_a_pair(bench, duty),
         took=minutes.each(4, number),

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, looks, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.slashed import (
+    BESIDE,
     POINT,
     given,
     number_of,
@@ -19,10 +20,11 @@ from rowanseed.core.make.families.slashed import (
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Need, On, Operation
+from rowanseed.core.make.runs import slashed_edge
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
-from rowanseed.core.make.workbench import BLADES, Workbench
-from rowanseed.core.pattern.making import Detail, DetailKind, Join
+from rowanseed.core.make.workbench import BLADES, Workbench, shown
+from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Join
 
 KEYHOLE = 30.0
 """A keyhole is so wide, in mm (common practice, no source)."""
@@ -42,9 +44,9 @@ def _cut_and_sewn(bench: Workbench, detail: Detail, *, at_edge: str) -> tuple[st
         else ""
     )
     return (
-        f"Right sides together, slit line on slit line. Down one side {bench.margin(5)} beside the line {at_edge}, "
-        "running to its end; one or two short stitches straight across, and up the other side; stitch length 1.5 for "
-        f"{bench.margin(POINT)} round the end.{drawn}",
+        f"Right sides together, slit line on slit line. Down one side {bench.margin(BESIDE)} beside the line "
+        f"{at_edge}, running to its end; one or two short stitches straight across, and up the other side; stitch "
+        f"length 1.5 for {bench.margin(POINT)} round the end.{drawn}",
         "Cut along the line to the stitches at its end, up to them and not through; trim the corners at the edge.",
     )
 
@@ -88,6 +90,13 @@ def faced_with_neck(bench: Workbench, duty: Duty, neck: Join) -> Iterator[Operat
     )
 
 
+def _held(bench: Workbench, detail: Detail) -> str:
+    """What holds the facing inside."""
+    if slashed_edge(bench, detail) == "wrist":
+        return "Baste its lower end to the raw edge: the cuff catches it there."
+    return "Tack the facing to the allowances it meets."
+
+
 def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail = bench.details[duty.id]
     neck = _neck_faced_with(bench, detail)
@@ -97,6 +106,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_detail(bench, "faced slit", duty.id), number_of(bench, duty)
     name = bench.names(detail.pieces) if detail.pieces else "facing"
     own = [id for id in duty.ids if id in bench.finishes]
+    free = [p for id in own if bench.finishes[id].kind is FinishKind.NEATENED for p in bench.finishes[id].parts]
     yield step(
         "edge",
         Act.NEATEN,
@@ -107,7 +117,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         at=settings.neaten(bench.household)[0],
         needs=ready(bench, duty),
         gives=(Fact.NEATENED,),
-        on=On(pieces=detail.pieces, finishes=tuple(own), edges=on_placket(bench, duty).edges),
+        on=On(pieces=detail.pieces, finishes=tuple(own), edges=shown(free) or on_placket(bench, duty).edges),
         rows=0,
         look=looks.NEATENED,
     )
@@ -131,8 +141,7 @@ def faced(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.ATTACH,
         f"Turn the facing in: {step.name}",
         f"Facing to the wrong side, the seam rolled {bench.margin(1)} inwards, and press. Understitch as far as the "
-        f"foot goes, or edgestitch round the slit {bench.margin(2)} from its edge. Tack the facing to the allowances "
-        "it meets.",
+        f"foot goes, or edgestitch round the slit {bench.margin(2)} from its edge. {_held(bench, detail)}",
         iron_for(bench),
         took=minutes.each(6, number),
         setting=settings.topstitch(bench.household, bench.margin(2)),

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
+from rowanseed.core.make.runs import slashed_edge
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import closures_of
 from rowanseed.core.make.workbench import Workbench, shown
@@ -21,7 +22,8 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 def _needs(bench: Workbench, id: str) -> Iterator[Need]:
     """The edges that it closes are finished, above and below."""
     for detail in bench.details_of(DetailKind.FACED_SLIT):
-        yield Need(facts.detail(Fact.FINISHED, detail.id), "the opening is faced and turned first")
+        if slashed_edge(bench, detail) == "neck":
+            yield Need(facts.detail(Fact.FINISHED, detail.id), "the opening is faced and turned first")
     join = bench.closures[id].join
     yield Need(facts.join(Fact.ATTACHED, join), "the facing lies in its place", where_given=True)
     yield Need(facts.join(Fact.FINISHED, join), "the neck is finished", where_given=True)

@@ -9,7 +9,9 @@ from dataclasses import dataclass
 from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
+from rowanseed.core.make.families.slashed import BESIDE
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.runs import slashed_edge
 from rowanseed.core.make.techniques.continuous_placket import SEAM, STRIP
 from rowanseed.core.make.techniques.tower_placket import BOX
 from rowanseed.core.make.workbench import Workbench
@@ -33,7 +35,7 @@ class _Spread:
     sleeve: Piece
     cuff: Piece
     edge: EdgePart
-    is_tower: bool
+    kind: DetailKind
     long: float
     seam: float
     under: float
@@ -42,14 +44,19 @@ class _Spread:
     @property
     def row(self) -> tuple[float, float]:
         """From where to where the cuff is sewn: over both halves of a tower, between the sides of any other placket."""
-        return (-self.under, self.long + self.over) if self.is_tower else (0.0, self.long)
+        over_both = self.kind is DetailKind.TOWER_PLACKET
+        return (-self.under, self.long + self.over) if over_both else (0.0, self.long)
 
     @property
     def placket(self) -> tuple[tuple[float, float, str], ...]:
         """What of the placket lies at the cuff, from where to where."""
-        if not self.is_tower:
-            return ((0.0, (STRIP - 2 * SEAM) / 2, "strip"),)
-        return ((-self.under, BOX, "underlap"), (self.long - BOX, self.long + self.over, "overlap"))
+        match self.kind:
+            case DetailKind.CONTINUOUS_PLACKET:
+                return ((0.0, (STRIP - 2 * SEAM) / 2, "strip"),)
+            case DetailKind.TOWER_PLACKET:
+                return ((-self.under, BOX, "underlap"), (self.long - BOX, self.long + self.over, "overlap"))
+            case _:
+                return ()
 
 
 def _spread(bench: Workbench, join: Join) -> _Spread | None:
@@ -57,7 +64,7 @@ def _spread(bench: Workbench, join: Join) -> _Spread | None:
     kinds = {
         id: detail.kind
         for detail in bench.details.values()
-        if detail.kind in (DetailKind.CONTINUOUS_PLACKET, DetailKind.TOWER_PLACKET)
+        if slashed_edge(bench, detail) == "wrist"
         for id in detail.on
     }
     if len(join.a) != 1 or len(join.b) != 1 or join.a[0].piece not in kinds:
@@ -72,8 +79,10 @@ def _spread(bench: Workbench, join: Join) -> _Spread | None:
     whole, long = length_on(cuff, bench.size, EdgePart(cuff.id, edge.edge)), length_on(cuff, bench.size, edge)
     over = mark_distance(cuff, bench.size, cuff.mark(edge.from_mark)) if edge.from_mark else 0.0
     drawn_in = length_on(sleeve, bench.size, end) / long if join.difference.kind is DifferenceKind.GATHERS else 1.0
-    is_tower = kinds[end.piece] is DetailKind.TOWER_PLACKET
-    return _Spread(sleeve, cuff, edge, is_tower, long, behind / drawn_in, whole - long - over, over)
+    kind = kinds[end.piece]
+    taken = BESIDE if kind is DetailKind.FACED_SLIT else 0.0
+    left = long - 2 * taken
+    return _Spread(sleeve, cuff, edge, kind, left, behind / drawn_in - taken, whole - left - over, over)
 
 
 def on_sleeve(bench: Workbench, op: Operation) -> Stack | None:
@@ -86,7 +95,10 @@ def on_sleeve(bench: Workbench, op: Operation) -> Stack | None:
     high = min(right - left, low - top)
 
     def layers() -> Iterator[Layer]:
-        begins, ends = found.placket[0][1], min((half[0] for half in found.placket[1:]), default=found.long)
+        begins, ends = (
+            max((half[1] for half in found.placket[:1]), default=0.0),
+            min((half[0] for half in found.placket[1:]), default=found.long),
+        )
         for a, b in ((begins, found.seam), (found.seam, ends)):
             shape = box(a, -high - ABOVE, b, 0.0)
             yield Layer(shape, Stuff.RIGHT, found.sleeve.name, box(a - 1.0, -high - ABOVE, b + 1.0, 1.0))
@@ -94,7 +106,8 @@ def on_sleeve(bench: Workbench, op: Operation) -> Stack | None:
             yield Layer(box(a, -high - ABOVE / 2, b, 0.0), Stuff.RIGHT, half)
         yield Layer(box(-found.under - deep, -high, found.long + found.over + deep, 0.0), Stuff.WRONG, found.cuff.name)
 
-    more = "over both of its halves, from fold to fold" if found.is_tower else "the underlap lies beyond"
+    is_tower = found.kind is DetailKind.TOWER_PLACKET
+    more = "over both of its halves, from fold to fold" if is_tower else "the underlap lies beyond"
     words = (
         f"The end of the {lower_first(found.sleeve.name)}, right side up, spread from one side of its placket to the "
         f"other, the seam under the arm within it. The {name} lies on it, wrong side up, raw edge on raw edge, and "

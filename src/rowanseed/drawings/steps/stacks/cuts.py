@@ -13,6 +13,7 @@ from shapely.ops import substring
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.inset_corners import SHORT
+from rowanseed.core.make.families.slashed import BESIDE
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.welt_pocket import ROWS_APART, SHORTER
 from rowanseed.core.make.workbench import Workbench
@@ -26,8 +27,8 @@ from rowanseed.drawings.steps.placing import Lying, as_drawn, rigid
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.stacks.pocket_bags import between
 
-BESIDE, EDGESTITCHED = 5.0, 2.0
-"""Rows run so far beside a slash at its edge; so far beside the edge of one that is faced, in mm."""
+EDGESTITCHED = 2.0
+"""A row runs so far beside the edge of a slit that is faced, in mm."""
 ROUND_A_BEND = 60.0
 """So much is reinforced to both sides of a bend under the arm, in mm."""
 BEFORE = 12.0
