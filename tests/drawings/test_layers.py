@@ -23,6 +23,7 @@ from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import DetailKind, EdgePart
 from rowanseed.core.pattern.pieces import MOUTH, LineKind
 from rowanseed.core.pattern.walk import length_on
+from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.edges import BEGIN, ends_told, without_gap
@@ -623,6 +624,73 @@ def test_a_cuff_at_a_placket_is_sewn_from_one_side_of_it_to_the_other_and_reache
     # The seam under the arm lies behind the middle: a sleeve is slashed at its back.
     parts = [layer.shape.bounds for layer in stack.layers if layer.name == bench.piece("sleeve").name]
     assert parts[0][2] == parts[1][0] and parts[0][2] - parts[0][0] < parts[1][2] - parts[1][0]
+
+
+def test_a_bone_lies_in_its_channel_and_that_on_the_allowances():
+    bench, _, stack = step("ball gown", "channel-boning")
+    allowances, casing = (layer.shape for layer in stack.layers[-2:])
+    whole = unary_union([LineString(row.line) for row in stack.rows])
+    assert casing.covers(whole) and allowances.contains(casing), "the rows catch the allowances only"
+    join = bench.joins[next(d for d in bench.details.values() if d.kind is DetailKind.BONING).along[0]]
+    assert casing.length / 2 - 14.0 == pytest.approx(length_on(bench.piece(join.a[0].piece), bench.size, join.a[0]))
+    _, _, filled = step("ball gown", "bones-boning")
+    bone, (left, top, right, low) = filled.layers[-1].shape.bounds, casing.bounds
+    # 3 mm short of the channel above, and of the row that closes it 3 mm above its end below.
+    assert bone[1] - top == pytest.approx(3.0) and low - bone[3] == pytest.approx(6.0)
+    assert left + 2.0 < bone[0] and bone[2] < right - 2.0, "no row runs through it"
+    assert len(filled.rows) == len(stack.rows) + 1 and filled.rows[-1].by_hand
+
+
+def test_a_back_belt_lies_with_its_raw_end_at_the_side_of_the_back():
+    bench, _, stack = step("coat", "sew-on-belt-edges")
+    back, belt = (layer.shape for layer in stack.layers)
+    raw = LineString(as_drawn(bench.piece("back"), bench.size).raw(EdgePart("back", "side")))
+    assert belt.difference(back).area < 0.1 * belt.area and belt.distance(raw) < 1.0
+    (row,) = stack.rows
+    assert raw.distance(LineString(row.line)) == pytest.approx(
+        bench.piece("back").edge("side").allowance - 5.0, abs=1.0
+    )
+    left, top, right, low = Polygon(as_drawn(bench.piece("back-belt"), bench.size).seam()).bounds
+    assert LineString(row.line).length == pytest.approx(min(right - left, low - top))
+
+
+@pytest.mark.parametrize("name", ["blouse", "grandad shirt"])
+def test_a_band_folded_at_its_end_is_basted_from_its_fold_to_its_seam(name):
+    bench, op, stack = step(name, "fold-over-band-inside")
+    (layer,), (row,) = stack.layers, stack.rows
+    piece = bench.piece(op.edges[0].piece)
+    (ax, ay), (bx, by) = (upright(p) for p in piece.line(LineKind.FOLD, "fold").ends[bench.size])
+    from_fold = [abs((x - ax) * (by - ay) - (y - ay) * (bx - ax)) / math.dist((ax, ay), (bx, by)) for x, y in row.line]
+    sewn = [
+        p for j in bench.joins.values() if band_of(bench, j) == piece.id for p in (*j.a, *j.b) if p.piece == piece.id
+    ]
+    seam = LineString(as_drawn(piece, bench.size).stitched(sewn[:1]))
+    assert min(from_fold) == pytest.approx(0.0, abs=0.5)
+    assert max(from_fold) == pytest.approx(seam.distance(Point(ax, ay)), abs=0.5)
+    raw = LineString(as_drawn(piece, bench.size).raw(EdgePart(piece.id, op.edges[0].edge)))
+    assert raw.distance(LineString(row.line)) == pytest.approx(5.0, abs=0.5)
+    assert layer.shape.buffer(0.1).contains(LineString(row.line))
+
+
+@pytest.mark.parametrize("name", list(EVERYDAY))
+def test_the_row_round_a_slit_lies_on_what_is_turned_back(name):
+    """Turned under by 5 mm, 15 mm reach 10 mm from the fold: a row 11 mm from it catches nothing."""
+    bench, operations = made(name)
+    for op in steps_of(operations, "slit", "slit"):
+        stack = stack_of(bench, op)
+        turned_back, (row,) = stack.layers[-1].shape, stack.rows
+        for side in (row.line[:2], row.line[2:]):
+            assert turned_back.buffer(-1.0).covers(LineString(side).interpolate(0.5, normalized=True))
+        assert min(y for _, y in row.line) == pytest.approx(turned_back.bounds[1] - 6.0)
+
+
+def test_a_vent_is_held_from_its_seam_to_the_edge_of_what_is_cut_on():
+    bench, _, stack = step("pencil skirt", "vent-centre-back")
+    (row,), (edge,) = stack.rows, stack.folds
+    assert row.line[0] == (0.0, 0.0) and row.line[1] == (-bench.piece("back").edge("vent").allowance, 15.0)
+    assert LineString(edge).distance(Point(row.line[1])) == 0.0
+    _, strip, _ = step("pencil skirt", "stiffen-centre-back")
+    assert {shown.edge for shown in strip.edges} == {"vent"}, "the strip lies on what is cut on, not on the seam"
 
 
 def test_a_strap_lies_from_its_mark_with_its_end_at_the_raw_edge_and_is_basted_in_the_allowance():

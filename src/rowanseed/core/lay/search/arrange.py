@@ -24,6 +24,7 @@ from rowanseed.core.lay.search.places import (
 )
 from rowanseed.core.lay.search.shapes import ShapeSet
 from rowanseed.core.lay.search.squeeze import Squeeze
+from rowanseed.core.lay.search.tuning import TUNING, Tuning
 
 DOUBLED = (LayKind.FOLDED, LayKind.TWO_FOLDS)
 
@@ -124,6 +125,7 @@ class StretchSearch:
         tables: Tables,
         seed: np.random.SeedSequence,
         threads: int,
+        tuning: Tuning = TUNING,
     ) -> None:
         self.plan, self.items = plan, items
         packing = Packing(
@@ -132,6 +134,7 @@ class StretchSearch:
             tables,
             laying.problem.gap,
             patches(laying),
+            tuning,
         )
         self.searches = [Search(packing, own) for own in seed.spawn(threads)]
         self.squeeze = Squeeze(packing, laying.shapes.bases)

@@ -223,7 +223,7 @@ class Race:
             if part not in self.stretches and self.tables is not None:
                 (seed,) = self.seeds.spawn(1)
                 laying = laying_of(self.problem, part, self.shapes)
-                found = StretchSearch(part, self.items[part], laying, self.tables, seed, self.threads)
+                found = StretchSearch(part, self.items[part], laying, self.tables, seed, self.threads, self.tuning)
                 found.best = found.searches[0].start()
                 self.stretches[part] = found
         self._report(arrangement)

@@ -31,7 +31,7 @@ def _number(bench: Workbench, id: str) -> int:
     return 2 if bench.joins[id].each_hand else 1
 
 
-def _long(bench: Workbench, id: str) -> float:
+def channel_length(bench: Workbench, id: str) -> float:
     """How long a bone's channel is, in mm: all of a seam, or down to the waist where it runs on to the hem."""
     whole = bench.around([id]) / _number(bench, id)
     return whole * min((_share(bench, part) for part in bench.joins[id].a), default=1.0)
@@ -66,7 +66,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.seam(2.5 * step.mm),
         needs=tuple(Need(facts.join(Fact.PRESSED, id), "the seam is pressed open first") for id in detail.along),
         gives=(Fact.PREPARED,),
-        uses=tuple(Use(Supply.BONE_CASING, _long(bench, id) * _number(bench, id)) for id in detail.along),
+        uses=tuple(Use(Supply.BONE_CASING, channel_length(bench, id) * _number(bench, id)) for id in detail.along),
         on=on,
         rows=2,
         look="A bone slides in without a twist.",
@@ -83,7 +83,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(5, 2 * len(detail.along)),
         after={Fact.PREPARED: "the channels are sewn first"},
         needs=(Need(facts.gate(Fact.SETTLED, "shell"), "the fit can still be changed", where_given=True),),
-        uses=tuple(Use(Supply.BONING, _long(bench, id), _number(bench, id)) for id in detail.along),
+        uses=tuple(Use(Supply.BONING, channel_length(bench, id), _number(bench, id)) for id in detail.along),
         gives=(Fact.FINISHED,),
         on=on,
         caution="Cut ends are sharp, and splinters fly: shears for the purpose, eyes covered, no needle over a bone.",

@@ -17,6 +17,16 @@ BEYOND = 6.0
 """The slit is barred so far above its end, in mm (the craft's 1/4 in)."""
 
 
+TURNED, WIDE = 5.0, 12.0
+"""Raw edges are turned under by so much, where the allowances are at least so wide, in mm."""
+
+
+def from_the_fold(allowance: float) -> float:
+    """How far from the fold the edges of a slit are stitched, in mm: on the allowance, turned under or not."""
+    reaches = allowance - TURNED if allowance >= WIDE else allowance
+    return max(reaches - 2.0, reaches / 2)
+
+
 def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     detail, join = bench.details[duty.id], bench.joins[duty.ids[1]]
     step = of_joins(bench, "slit", join.id)
@@ -28,13 +38,13 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.TURN,
         f"Turn back the edges of the slit: {step.name}",
         f"Along {long_seam(bench, detail, join)} the allowances lie on in line with those pressed open above; where "
-        f"they are {bench.margin(12)} or more turn raw edges under by {bench.margin(5)}, the overlocked ones stay "
-        "single.",
-        f"Stitch {bench.margin(max(allowance - 4, 6))} from the fold: up one side, across {bench.margin(BEYOND)} above "
-        "the end of the slit, and down the other side. Pivot with the needle down. Or slip stitch the edges by hand "
-        "and bar the end.",
+        f"they are {bench.margin(WIDE)} or more turn raw edges under by {bench.margin(TURNED)}, the overlocked ones "
+        "stay single.",
+        f"Stitch {bench.margin(from_the_fold(allowance))} from the fold: up one side, across {bench.margin(BEYOND)} "
+        "above the end of the slit, and down the other side. Pivot with the needle down. Or slip stitch the edges by "
+        "hand and bar the end.",
         took=minutes.each(8, 2 if join.each_hand else 1),
-        setting=settings.topstitch(bench.household, bench.margin(max(allowance - 4, 6)), lining=step.lining),
+        setting=settings.topstitch(bench.household, bench.margin(from_the_fold(allowance)), lining=step.lining),
         after={Fact.PRESSED: "the seam above is pressed open first"},
         gives=(
             facts.detail(Fact.FINISHED, detail.id),

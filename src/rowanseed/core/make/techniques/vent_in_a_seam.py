@@ -9,14 +9,16 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.slits import finds_opening_below, long_seam, open_part, run_down_to, zipped
 from rowanseed.core.make.iron import iron_for
-from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
+from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import edges_of, facing_of, is_vent
-from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, FinishKind
+from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, EdgePart, FinishKind
 
+SLANTS = 15.0
+"""The row across the top of a vent falls by so much to the extension's edge, in mm (common practice, no source)."""
 ROUND_THE_VENT = ("In one run with what is cut on for the vent, round its upper corner.",)
 
 
@@ -34,6 +36,7 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         took=minutes.each(4),
         uses=(Use(Supply.FUSIBLE_TAPE, 2 * (open_part(bench, detail, join) or 200.0)),),
         gives=(facts.detail(Fact.PREPARED, detail.id),),
+        on=On(joins=(join.id,), edges=_cut_on(bench, detail) or step.on.edges),
         look="The strip's edge lies on the line of the fold, and nothing of it bubbles.",
     )
     requires, leaves, above = zipped(bench, join)
@@ -48,7 +51,11 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 *neaten.how,
                 *(ROUND_THE_VENT if own else ()),
             ),
-            on=On(joins=(join.id,), finishes=ids, edges=neaten.on.edges),
+            on=On(
+                joins=(join.id,),
+                finishes=ids,
+                edges=(*neaten.on.edges, *shown(p for f in own for p in f.parts)),
+            ),
             gives=(*neaten.gives, *(facts.finish(fact, id) for id in ids for fact in (Fact.FINISHED, Fact.NEATENED))),
         )
         requires.append(
@@ -105,13 +112,19 @@ def vent(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _cut_on(bench: Workbench, detail: Detail) -> tuple[EdgeShown, ...]:
+    """The edge of what is cut on for the vent, where it is drawn apart."""
+    piece = detail.to_mark[0] if detail.to_mark is not None else ""
+    return shown([EdgePart(piece, VENT_EDGE)]) if piece and bench.piece(piece).has_edge(VENT_EDGE) else ()
+
+
 def _across(bench: Workbench, detail: Detail) -> str:
     """Over the top of what is cut on for the vent, to its edge."""
     wide = 0.0
     if detail.to_mark is not None and bench.piece(detail.to_mark[0]).has_edge(VENT_EDGE):
         wide = bench.piece(detail.to_mark[0]).edge(VENT_EDGE).allowance
     over = f"the {bench.margin(wide)} cut on for the vent" if wide else "the top of the extension"
-    return f"across {over} to its edge, {bench.margin(15)} below its upper end"
+    return f"across {over} to its edge, {bench.margin(SLANTS)} below its upper end"
 
 
 TECHNIQUE = Technique(

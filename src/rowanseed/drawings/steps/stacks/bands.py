@@ -19,6 +19,8 @@ from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps import turned
+from rowanseed.drawings.steps.aside import aside
+from rowanseed.drawings.steps.edges import parts_of
 from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from, stretch
 from rowanseed.drawings.steps.shares import shares
@@ -33,6 +35,8 @@ LONGER, NEAR = 0.04, 5.0
 SHOWN = 5.0
 """Of a long band by itself one end is drawn, so many times as long as it is wide."""
 IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches the fold inside."
+IN = 5.0
+"""The upper end of a folded band is basted so far from its raw edge, in mm."""
 FAR = 5000.0
 """Longer than any band, in mm."""
 
@@ -138,6 +142,29 @@ def _fold_of(lying: Lying, size: str) -> list[Point]:
     return [lying.move(upright(p)) for p in fold.ends[size]]
 
 
+def fold_over(bench: Workbench, op: Operation) -> Stack | None:
+    """The upper end of a band folded over its seam, and the row across it that holds both layers."""
+    over = op.edges[0]
+    piece = bench.piece(over.piece)
+    fold = piece.line(LineKind.FOLD, "fold")
+    join = next((j for j in bench.joins.values() if band_of(bench, j) == piece.id), None)
+    if fold is None or join is None:
+        return None
+    sewn = tuple(p for p in (*join.a, *join.b) if p.piece == piece.id)
+    lying = as_drawn(piece, bench.size)
+    line = lying.stitched([part for _, part in parts_of(op, piece.id, (over.edge,))])
+    half = _half(lying, _fold_of(lying, bench.size), sewn[0])
+    deep = piece.edge(over.edge).allowance
+    row = within(aside(line, inward(lying, line) * (IN - deep)), half)
+    window = about([row], SHOWN / 2)
+    words = (
+        f"The upper end of the {lower_first(piece.name)}, right side up, folded on its fold line, wrong sides "
+        f"together, over its seam; the row runs across both layers {bench.margin(IN)} from the raw edge."
+    )
+    shape = Polygon(lying.cutting()).buffer(0).intersection(half).intersection(window)
+    return Stack((Layer(shape, Stuff.RIGHT, f"{piece.name}, folded", window),), words, rows=(Row(row),))
+
+
 def _half(lying: Lying, fold: list[Point], inner: EdgePart) -> BaseGeometry:
     """All that lies on one edge's side of a fold line."""
     (ax, ay), (bx, by) = fold
@@ -149,4 +176,9 @@ def _half(lying: Lying, fold: list[Point], inner: EdgePart) -> BaseGeometry:
     return min(sides, key=lambda side: side.distance(edge))
 
 
-STACKS = {("band", "ends"): ends, ("band", "turn"): turned_in, ("half placket", "turn"): turned_in}
+STACKS = {
+    ("band", "ends"): ends,
+    ("band", "fold"): fold_over,
+    ("band", "turn"): turned_in,
+    ("half placket", "turn"): turned_in,
+}
