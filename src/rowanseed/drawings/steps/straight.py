@@ -4,10 +4,17 @@ from __future__ import annotations
 
 from shapely.geometry import box
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.drawings.steps.stack import Layer, Stuff
 
 ABOUT = 110.0
 """So much of the pieces is drawn to both sides of it, in mm."""
+
+
+def seam_of(names: tuple[str, str]) -> str:
+    """The seam of two pieces, or of the two halves of one, within a sentence."""
+    one, other = (lower_first(name) for name in names)
+    return f"seam of both halves of the {one}" if one == other else f"seam of the {one} and the {other}"
 
 
 def beside(names: tuple[str, str], stuff: Stuff, *, top: float, low: float, above: bool, below: bool) -> list[Layer]:

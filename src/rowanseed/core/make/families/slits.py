@@ -17,6 +17,25 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import VENT_EDGE, ClosureKind, Detail, DetailKind, Join
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 
+BEYOND = 6.0
+"""The row round an open part runs so far past its end, in mm (the craft's 1/4 in)."""
+TURNED, WIDE = 5.0, 12.0
+"""Raw edges are turned under by so much, where the allowances are at least so wide, in mm."""
+
+
+def from_the_fold(allowance: float) -> float:
+    """How far from the fold the edges of an open part are stitched, in mm: on the allowance, turned under or not."""
+    reaches = allowance - TURNED if allowance >= WIDE else allowance
+    return max(reaches - 2.0, reaches / 2)
+
+
+def turned_under(bench: Workbench) -> str:
+    """What becomes of the raw edges of the allowances that are turned back."""
+    return (
+        f"where they are {bench.margin(WIDE)} or more turn raw edges under by {bench.margin(TURNED)}, the overlocked "
+        "ones stay single."
+    )
+
 
 def finds_opening_below(kind: DetailKind) -> Finds:
     def finds(bench: Workbench) -> Iterator[Duty]:

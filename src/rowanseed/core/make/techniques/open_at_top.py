@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
+from rowanseed.core.make.families.slits import BEYOND, from_the_fold, turned_under
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
@@ -18,9 +19,6 @@ from rowanseed.core.pattern.making import DetailKind
 from rowanseed.core.pattern.seamline import mark_distance, seam_length
 
 ID = "opening at the top of a seam"
-BEYOND = 6.0
-"""The opening is barred so far below its end, in mm."""
-
 UP = "from the lower end up to the mark of the opening"
 
 
@@ -77,14 +75,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "open",
         Act.TURN,
         f"Stitch round the opening: {step.name}",
-        f"Along {open_part} the allowances lie back in line with those pressed open below; where they are "
-        f"{bench.margin(12)} or more turn their raw edges under by {bench.margin(5)}, the overlocked ones stay single.",
+        f"Along {open_part} the allowances lie back in line with those pressed open below; {turned_under(bench)}",
         *(("The facing's folded ends lie beneath them and are caught in the row.",) if faced else ()),
-        f"Stitch {bench.margin(max(allowance - 4, 6))} from the fold: down one side, across {bench.margin(BEYOND)} "
+        f"Stitch {bench.margin(from_the_fold(allowance))} from the fold: down one side, across {bench.margin(BEYOND)} "
         "below the end of the opening, and up the other side. Pivot with the needle down. Or slip stitch the edges by "
         "hand and bar the end.",
         took=minutes.each(8),
-        setting=settings.topstitch(bench.household, bench.margin(max(allowance - 4, 6)), lining=step.lining),
+        setting=settings.topstitch(bench.household, bench.margin(from_the_fold(allowance)), lining=step.lining),
         after={Fact.PRESSED: "the seam below is pressed open first"},
         needs=tuple(
             Need(facts.join(Fact.TURNED, j.id), "the facing's ends are caught in the row", where_given=True)

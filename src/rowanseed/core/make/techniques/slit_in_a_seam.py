@@ -6,25 +6,19 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.slits import finds_opening_below, long_seam, seam_above
+from rowanseed.core.make.families.slits import (
+    BEYOND,
+    finds_opening_below,
+    from_the_fold,
+    long_seam,
+    seam_above,
+    turned_under,
+)
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
-
-BEYOND = 6.0
-"""The slit is barred so far above its end, in mm (the craft's 1/4 in)."""
-
-
-TURNED, WIDE = 5.0, 12.0
-"""Raw edges are turned under by so much, where the allowances are at least so wide, in mm."""
-
-
-def from_the_fold(allowance: float) -> float:
-    """How far from the fold the edges of a slit are stitched, in mm: on the allowance, turned under or not."""
-    reaches = allowance - TURNED if allowance >= WIDE else allowance
-    return max(reaches - 2.0, reaches / 2)
 
 
 def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -37,9 +31,8 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "slit",
         Act.TURN,
         f"Turn back the edges of the slit: {step.name}",
-        f"Along {long_seam(bench, detail, join)} the allowances lie on in line with those pressed open above; where "
-        f"they are {bench.margin(WIDE)} or more turn raw edges under by {bench.margin(TURNED)}, the overlocked ones "
-        "stay single.",
+        f"Along {long_seam(bench, detail, join)} the allowances lie on in line with those pressed open above; "
+        f"{turned_under(bench)}",
         f"Stitch {bench.margin(from_the_fold(allowance))} from the fold: up one side, across {bench.margin(BEYOND)} "
         "above the end of the slit, and down the other side. Pivot with the needle down. Or slip stitch the edges by "
         "hand and bar the end.",

@@ -6,13 +6,12 @@ from dataclasses import dataclass
 
 from shapely.geometry import box
 
-from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.boning import SHORT, channel_length
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind, EdgePart
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
-from rowanseed.drawings.steps.straight import beside, pressed_open
+from rowanseed.drawings.steps.straight import beside, pressed_open, seam_of
 
 CASING, BONE = 14.0, 6.0
 """How wide casing and bone are drawn, in mm."""
@@ -82,11 +81,10 @@ def bone(bench: Workbench, op: Operation) -> Stack | None:
 
 
 def _inside(found: _Channel) -> str:
-    one, other = (lower_first(name) for name in found.names)
     ends = "the waist" if found.ends_at_waist else "the one below"
     return (
-        f"The seam of the {one} and the {other} from inside, pressed open and drawn straight, from the stitching line "
-        f"above to {ends}."
+        f"The {seam_of(found.names)} from inside, pressed open and drawn straight, from the stitching line above "
+        f"to {ends}."
     )
 
 

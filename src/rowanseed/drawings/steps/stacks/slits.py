@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make.families.slits import open_part
+from rowanseed.core.make.families.slits import BEYOND, TURNED, WIDE, from_the_fold, open_part
 from rowanseed.core.make.operation import Operation
-from rowanseed.core.make.techniques.slit_in_a_seam import BEYOND, TURNED, WIDE, from_the_fold
+from rowanseed.core.make.techniques.open_at_top import ID as AT_TOP
 from rowanseed.core.make.techniques.vent_in_a_seam import SLANTS
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Join
 from rowanseed.drawings.steps.stack import Row, Stack, Stuff
-from rowanseed.drawings.steps.straight import beside, pressed_open
+from rowanseed.drawings.steps.straight import beside, pressed_open, seam_of
 
 ABOVE = 70.0
 """So much of the seam is drawn above what is left open, in mm."""
@@ -30,29 +30,41 @@ def _low(bench: Workbench, detail: Detail, join: Join) -> tuple[float, bool]:
     return min(long, SHOWN), long > SHOWN
 
 
-def slit(bench: Workbench, op: Operation) -> Stack | None:
-    """The allowances of the open part turned back as those above it, and the row up one side and down the other."""
+def _turned_back(bench: Workbench, op: Operation, *, at_top: bool) -> Stack | None:
     found = _opened(bench, op, DetailKind.SLIT)
     if found is None or not found[1].a or not found[1].b:
         return None
     detail, join = found
-    (a, b), (low, goes_on) = (join.a[0], join.b[0]), _low(bench, detail, join)
+    (a, b), (long, goes_on) = (join.a[0], join.b[0]), _low(bench, detail, join)
     wide = (bench.edge_allowance(a), bench.edge_allowance(b))
     left, right = (w - TURNED if w >= WIDE else w for w in wide)
     names = (bench.piece(a.piece).name, bench.piece(b.piece).name)
-    at = from_the_fold(wide[0])
+    at, down, past = from_the_fold(wide[0]), -1.0 if at_top else 1.0, "below" if at_top else "above"
     words = (
-        f"The seam of the {lower_first(names[0])} and the {lower_first(names[1])} from inside, pressed open and drawn "
-        f"straight, and the slit below it, its allowances turned back: the row runs up one side {bench.margin(at)} "
-        f"from the fold, across {bench.margin(BEYOND)} above the end of the slit, and down the other side."
+        f"The {seam_of(names)} from inside, pressed open and drawn straight, and its open part "
+        f"{'above' if at_top else 'below'}, the allowances turned back: the row runs along one side "
+        f"{bench.margin(at)} from the fold, across {bench.margin(BEYOND)} {past} the end of the open part, and back "
+        "along the other side."
     )
+    (top, low), (above, below) = ((-long, ABOVE), (goes_on, True)) if at_top else ((-ABOVE, long), (True, goes_on))
+    closed, opened = ((0.0, low), (top, 0.0)) if at_top else ((top, 0.0), (0.0, low))
     layers = (
-        *beside(names, Stuff.WRONG, top=-ABOVE, low=low, above=True, below=goes_on),
-        pressed_open(wide, top=-ABOVE, low=0.0, above=True, below=True),
-        pressed_open((left, right), top=0.0, low=low, above=True, below=goes_on),
+        *beside(names, Stuff.WRONG, top=top, low=low, above=above, below=below),
+        pressed_open(wide, top=closed[0], low=closed[1], above=True, below=True),
+        pressed_open((left, right), top=opened[0], low=opened[1], above=above or not at_top, below=below or at_top),
     )
-    row = Row(((-at, low), (-at, -BEYOND), (at, -BEYOND), (at, low)))
+    row = Row(((-at, down * long), (-at, -down * BEYOND), (at, -down * BEYOND), (at, down * long)))
     return Stack(layers, words, rows=(row,))
+
+
+def slit(bench: Workbench, op: Operation) -> Stack | None:
+    """The allowances of a slit turned back as those above it, and the row up one side and down the other."""
+    return _turned_back(bench, op, at_top=False)
+
+
+def open_above(bench: Workbench, op: Operation) -> Stack | None:
+    """The same for a seam that is left open at its top."""
+    return _turned_back(bench, op, at_top=True)
 
 
 def vent(bench: Workbench, op: Operation) -> Stack | None:
@@ -78,4 +90,4 @@ def vent(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=(row,), folds=(edge,))
 
 
-STACKS = {("slit", "slit"): slit, ("vent", "vent"): vent}
+STACKS = {("slit", "slit"): slit, (AT_TOP, "open"): open_above, ("vent", "vent"): vent}
