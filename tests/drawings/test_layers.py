@@ -687,6 +687,24 @@ def test_the_row_round_an_open_part_lies_on_what_is_turned_back(name):
         assert across == pytest.approx(turned_back.bounds[3] + 6.0 if at_top else turned_back.bounds[1] - 6.0)
 
 
+@pytest.mark.parametrize("name", ["jeans", "yoked trousers", "buttoned jeans"])
+def test_the_lower_crotch_is_drawn_on_the_legs_and_not_on_a_yoke(name):
+    bench, operations = made(name)
+    op = next(op for op in operations if op.title == "Trim the lower crotch")
+    pattern, size = bench.pattern, bench.size
+    laid = draw_laid(pattern, "A", size, op, "#000000", "#cccccc")
+    assert laid is not None and "yoke" not in laid.words.lower()
+
+
+def test_a_belts_gap_is_closed_where_it_was_left():
+    _, _, sewn = step("shirt dress", "made-up-belt")
+    _, _, closed = step("shirt dress", "close-belt")
+    left = [row.line for row in sewn.rows[1:]]
+    (row,) = closed.rows
+    assert row.by_hand
+    assert {round(x, 3) for x, _ in row.line} == {round(line[-1][0], 3) for line in left}
+
+
 def test_a_vent_is_held_from_its_seam_to_the_edge_of_what_is_cut_on():
     bench, _, stack = step("pencil skirt", "vent-centre-back")
     (row,), (edge,) = stack.rows, stack.folds

@@ -146,12 +146,15 @@ def _folded_edge(paper: Paper, fold: tuple[Point, Point], line: Sequence[Point])
 
 def pair_shown(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
     """The edges of the two pieces that a seam is drawn on: those with the mark that it is sewn to, else those where it
-    begins, else its first."""
+    begins, else its first; of a step that works on some pieces of it only, on one of them."""
     zip_, run = bench.openings.zip_on(join), op.run
     marks = [run.to_mark, run.from_mark] if run is not None else []
     marks += [detail.to_mark for detail in bench.details.values() if join.id in detail.along]
     marks += [zip_.to_mark] if zip_ is not None else []
+    worked = {shown.piece for shown in op.edges}
     a, b = (list(dict.fromkeys(part.piece for part in side)) for side in (join.a, join.b))
+    if worked.isdisjoint(a) == worked.isdisjoint(b):
+        a, b = ([id for id in side if id in worked] or side for side in (a, b))
     found = [side.index(mark[0]) for mark in marks if mark is not None for side in (a, b) if mark[0] in side]
     if not found and max(len(a), len(b)) > 1:
         found = _where_it_begins(bench, op, join, a, b)

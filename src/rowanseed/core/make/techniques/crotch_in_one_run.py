@@ -9,11 +9,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.crotches import ID, crotch_join
-from rowanseed.core.make.operation import Act, Need, Operation
+from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.run import Secured
 from rowanseed.core.make.shared import finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
-from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins
+from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -85,7 +85,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         bench=at,
         minutes=minutes.trim(400),
-        on=on_joins(bench, *duty.ids),
+        on=_lower(bench, duty),
         requires=tuple(Need(facts.join(Fact.JOINED, id), "it is sewn twice first") for id in duty.ids),
         gives=facts.joins(Fact.GRADED, duty.ids),
         setting=setting,
@@ -103,6 +103,12 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in duty.ids),
         look="Above the curve the seam lies open and flat; below, the allowances stand up.",
     )
+
+
+def _lower(bench: Workbench, duty: Duty) -> On:
+    """Where the seam curves down to the inner legs: not on a yoke above them."""
+    curved = [p for id in duty.ids for p in bench.parts(id) if "inseam" in bench.neighbours(p)]
+    return On(joins=duty.ids, edges=shown(curved)) if curved else on_joins(bench, *duty.ids)
 
 
 TECHNIQUE = Technique(

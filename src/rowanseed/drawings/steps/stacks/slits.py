@@ -14,6 +14,8 @@ from rowanseed.drawings.steps.straight import beside, pressed_open, seam_of
 
 ABOVE = 70.0
 """So much of the seam is drawn above what is left open, in mm."""
+CUT_ON = 40.0
+"""What is cut on for a vent is drawn so wide where the pattern has no edge for it, in mm."""
 SHOWN = 150.0
 """So much is drawn of a longer open part, in mm."""
 
@@ -75,9 +77,8 @@ def vent(bench: Workbench, op: Operation) -> Stack | None:
     detail, join = found
     (a, b), (low, goes_on) = (join.a[0], join.b[0]), _low(bench, detail, join)
     piece = bench.piece(detail.to_mark[0]) if detail.to_mark is not None else None
-    if piece is None or not piece.has_edge(VENT_EDGE):
-        return None
-    wide = piece.edge(VENT_EDGE).allowance
+    is_drawn = piece is not None and piece.has_edge(VENT_EDGE)
+    wide = piece.edge(VENT_EDGE).allowance if piece is not None and is_drawn else CUT_ON
     names = (bench.piece(a.piece).name, bench.piece(b.piece).name)
     words = (
         f"The {lower_first(names[0])} from outside, the seam drawn straight and the vent below it closed; what is cut "

@@ -93,6 +93,22 @@ def belt(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=rows, folds=(((-side, 0.0), (shown, 0.0)), ((0.0, low), (shown, low))))
 
 
+def belt_closed(bench: Workbench, op: Operation) -> Stack | None:
+    """The middle of a belt turned right side out, and the gap there closed by hand."""
+    piece = bench.piece(op.on.pieces[0])
+    _, wide, _ = _size_of(piece, bench.size)
+    deep, gap = wide / 2, min(GAP, SHOWN * wide / 2 * 0.4)
+    shown = SHOWN * deep
+    words = (
+        f"The {lower_first(piece.name)} about its middle, turned right side out, its fold at the top: ladder stitches "
+        "close the gap at the centre back, fold on fold."
+    )
+    window = box(0.0, -deep, shown, 2 * deep)
+    layer = Layer(box(0.0, 0.0, shown, deep), Stuff.RIGHT, piece.name, window)
+    row = Row((((shown - gap) / 2, deep), ((shown + gap) / 2, deep)), by_hand=True)
+    return Stack((layer,), words, rows=(row,), folds=(((0.0, 0.0), (shown, 0.0)),))
+
+
 def two_halves(bench: Workbench, op: Operation) -> Stack | None:
     """Two pieces on each other, sewn along both long edges and one end."""
     piece = bench.piece(op.on.pieces[0])
@@ -191,5 +207,6 @@ STACKS = {
     ("belt loops", "fold"): folded,
     ("belt loops", "sew"): loop_on_band,
     ("tie belt", "made"): belt,
+    ("tie belt", "close"): belt_closed,
     ("back belt", "turn"): two_halves,
 }
