@@ -498,7 +498,7 @@ def test_the_end_of_a_sleeve_in_two_pieces_has_no_seam_under_the_arm():
 
 @pytest.mark.parametrize(
     ("name", "id"),
-    [("pleated skirt", "pleats-pleats"), ("camisole", "try-straps"), ("coat", "sew-on-belt-edges")],
+    [("pleated skirt", "pleats-pleats"), ("camisole", "try-straps")],
 )
 def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
     bench, operations = made(name)

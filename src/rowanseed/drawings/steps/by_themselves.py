@@ -136,7 +136,7 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
         name = one.lying.piece.name
         if not paper.inside(one.shape.intersection(Polygon(one.lying.seam()).buffer(0)), name, side):
             left, _, over, low = one.shape.bounds
-            paper.outside(((left + over) / 2, low), (0, 1), f"{name}, {side}", leader=True)
+            paper.outside(((left + over) / 2, low), (0, 1), name, side, leader=True)
     listing = listed(lower_first(one.lying.piece.name) for one in table)
     along = "" if is_whole else _along_words(bench, op, edges)
     sewn = f" Sew {op.run.words}." if op.run is not None else ""

@@ -69,7 +69,7 @@ def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid | 
     for lying, shape in zip((first, second)[: 1 if is_tube else 2], shapes, strict=False):
         if not paper.inside(shape, lying.piece.name, side):
             far = far_point(shape, line)
-            paper.outside(far, away(far, line), f"{lying.piece.name}, {side}", leader=True)
+            paper.outside(far, away(far, line), lying.piece.name, side, leader=True)
     names = lower_first(first.piece.name)
     if not is_tube:
         is_pair = first.piece is second.piece

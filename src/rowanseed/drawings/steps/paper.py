@@ -23,6 +23,10 @@ from rowanseed.drawings.svg import INK, PAPER, QUIET, add, drawing, halo, number
 Floats = NDArray[np.float64]
 Box = tuple[float, float, float, float]
 """Left, top, right, low."""
+LONG = 16
+"""Words beside the pieces stand in two lines from so many letters on."""
+APART = 0.5
+"""Between words beside the pieces so much of a letter is left free, where they have two lines."""
 ABOUT_A_SEAM = 90.0
 """So much of the pieces is drawn about a seam at least, in mm."""
 
@@ -115,9 +119,9 @@ class Paper:
             "circle", cx=x, cy=y, r=self.letter * 0.3, fill=PAPER, stroke=self.thread, stroke_width=self.letter * 0.14
         )
 
-    def box_of(self, at: Point, text: str, size: float) -> Box:
-        half = len(text) * size * 0.29
-        return (at[0] - half, at[1] - size * 0.62, at[0] + half, at[1] + size * 0.62)
+    def box_of(self, at: Point, lines: Sequence[str], size: float) -> Box:
+        half, tall = max(map(len, lines)) * size * 0.29, len(lines) * size * 0.62
+        return (at[0] - half, at[1] - tall, at[0] + half, at[1] + tall)
 
     def _is_free(self, found: Box) -> bool:
         """Whether no other words stand there."""
@@ -150,37 +154,46 @@ class Paper:
             whole = (at[0] - wide, at[1] - tall, at[0] + wide, at[1] + tall)
             if not self._is_free(whole):
                 continue
-            for k, line in enumerate(lines):
-                down = at[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
-                self._say(at[0], down, line, size, bold=k < bold)
+            self._say_all(at, lines, size, bold=bold)
             self.words.append(whole)
             return True
         return False
 
-    def outside(self, at: Point, away: Point, text: str, *, leader: bool = False) -> None:
-        """Words beside a point, away from the pieces, as near as they fit."""
+    def outside(self, at: Point, away: Point, *lines: str, leader: bool = False) -> None:
+        """Lines of words beside a point, away from the pieces, as near as they fit; what is long stands in two lines,
+        so that the drawing beside it stays large."""
+        texts = [part for line in lines for part in (_in_two(line) if len(line) > LONG else (line,))]
         gone = math.hypot(*away) or 1.0
         ux, uy = away[0] / gone, away[1] / gone
         solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
         prepare(solid)
         about: Box = solid.bounds
         size = self.letter * 0.9
+        apart = size * APART * (len(texts) > 1)
         for near, turn in (*product(range(1, 60), AHEAD), *product(range(1, 60), BESIDE)):
             dx = ux * math.cos(turn) - uy * math.sin(turn)
             dy = ux * math.sin(turn) + uy * math.cos(turn)
             reach = size * (0.6 + near * 0.4)
-            half = len(text) * size * 0.29
-            centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * reach)
-            found = self.box_of(centre, text, size)
+            half, more = max(map(len, texts)) * size * 0.29, (len(texts) - 1) * size * 0.62
+            centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * (reach + more))
+            found = self.box_of(centre, texts, size)
+            # Words of two lines stand clear of others, so that each line is seen to belong to its own.
+            clear = (found[0], found[1] - apart, found[2], found[3] + apart)
             line = [at, _edge_of(found, at)] if leader or near > 4 else []
             if line and any(box(*word).intersects(LineString(line)) for word in self.words):
                 continue
-            if self._is_free(found) and not (_overlap(found, about) and solid.intersects(box(*found))):
+            if self._is_free(clear) and not (_overlap(found, about) and solid.intersects(box(*found))):
                 if line:
                     self.line(line, self.letter * 0.05, stroke=QUIET)
-                self._say(centre[0], centre[1] + size * 0.34, text, size, bold=False)
-                self.words.append(found)
+                self._say_all(centre, texts, size, bold=0)
+                self.words.append(clear)
                 return
+
+    def _say_all(self, centre: Point, lines: Sequence[str], size: float, *, bold: int) -> None:
+        """Lines about a point, the first of them bold."""
+        for k, line in enumerate(lines):
+            down = centre[1] + (k - (len(lines) - 1) / 2) * size * 1.25 + size * 0.34
+            self._say(centre[0], down, line, size, bold=k < bold)
 
     def _say(self, x: float, y: float, text: str, size: float, *, bold: bool) -> None:
         self.parts.append(

@@ -81,7 +81,7 @@ def drawn(paper: Paper, stack: Stack) -> Laid:
         seen = layer.shape.difference(covered)
         side = () if layer.stuff is Stuff.TAPE else (layer.stuff.words,)
         if not paper.inside(seen, layer.name, *side):
-            _beside(paper, seen, ", ".join((layer.name, *side)))
+            _beside(paper, seen, layer.name, *side)
     return Laid(paper.finish("How the layers lie", stack.words), stack.words)
 
 
@@ -114,13 +114,13 @@ def _row(paper: Paper, row: Row, stack: Stack) -> None:
             paper.outside(at, (at[0] - centre.x, at[1] - centre.y), word, leader=True)
 
 
-def _beside(paper: Paper, seen: BaseGeometry, name: str) -> None:
+def _beside(paper: Paper, seen: BaseGeometry, *lines: str) -> None:
     """A name beside the drawing, led to the middle of what is seen of its layer."""
     if seen.is_empty:
         return
     at, centre = seen.representative_point(), unary_union(paper.areas).centroid
     away = (at.x - centre.x, at.y - centre.y)
-    paper.outside((at.x, at.y), away if any(away) else (0.0, 1.0), name, leader=True)
+    paper.outside((at.x, at.y), away if any(away) else (0.0, 1.0), *lines, leader=True)
 
 
 def within(line: Sequence[Point], area: BaseGeometry) -> tuple[Point, ...]:

@@ -87,11 +87,11 @@ def together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     said = {True: "right side", False: "wrong side"}
     if not paper.inside(kept, over.piece.name, said[over.right_side_up]):
         far = far_point(kept, line)
-        paper.outside(far, away(far, line), f"{over.piece.name}, {said[over.right_side_up]}", leader=True)
+        paper.outside(far, away(far, line), over.piece.name, said[over.right_side_up], leader=True)
     seen = below.difference(kept).difference(flap)
     if fold is None and not paper.inside(seen, under.piece.name, said[under.right_side_up]):
         far = far_point(below, line)
-        paper.outside(far, away(far, line), f"{under.piece.name}, {said[under.right_side_up]}", leader=True)
+        paper.outside(far, away(far, line), under.piece.name, said[under.right_side_up], leader=True)
     if not flap.is_empty:
         paper.inside(flap, said[not over.right_side_up])
     told = [f"{_lies(bench, join, under, over, sides)}{_worked(op)}.", sewn, others_beside(bench, op, one, other)]
