@@ -507,6 +507,17 @@ def test_what_is_done_on_a_whole_piece_is_no_row_round_it(name, id):
     assert not re.search(r'stroke="#6b3d5b"[^>]*stroke-dasharray|stroke-dasharray[^>]*stroke="#6b3d5b"', laid.svg)
 
 
+def test_a_name_beside_a_drawing_stands_in_lines_of_its_own_and_the_drawing_stays_large():
+    """In one line they made the drawing of a phone a third smaller."""
+    bench, op, stack = step("yoked shirt dress", "face-sleeve-placket")
+    laid = draw_laid(bench.pattern, "A", bench.size, op, "#6b3d5b", "#d9cbd3")
+    words = re.findall(r"<text[^>]*>([^<]+)</text>", laid.svg)
+    assert {"Sleeve", "placket facing", "wrong side"} <= set(words)
+    wide = float(re.search(r'viewBox="0 0 ([\d.]+)', laid.svg)[1])
+    left, _, right, _ = unary_union([layer.shape for layer in stack.layers]).bounds
+    assert right - left > 0.7 * wide
+
+
 @pytest.mark.parametrize("name", EVERYDAY)
 def test_whatever_is_drawn_is_named(name):
     """Beside a narrow layer there was no place for its name where another's stood in the way."""

@@ -16,6 +16,8 @@ from rowanseed.drawings.steps.shown import Laid
 from rowanseed.drawings.steps.stitching import arrow
 from rowanseed.drawings.svg import INK, PAPER, QUIET, number, path_of
 
+WIDE = 1.25
+"""A drawing is wide that is so many times as wide as it is high."""
 FOLDED = "10 5"
 """The dashes of a line that is folded."""
 
@@ -118,8 +120,12 @@ def _beside(paper: Paper, seen: BaseGeometry, *lines: str) -> None:
     """A name beside the drawing, led to the middle of what is seen of its layer."""
     if seen.is_empty:
         return
-    at, centre = seen.representative_point(), unary_union(paper.areas).centroid
-    away = (at.x - centre.x, at.y - centre.y)
+    at, whole = seen.representative_point(), unary_union(paper.areas)
+    left, top, right, low = whole.bounds
+    away = (at.x - whole.centroid.x, at.y - whole.centroid.y)
+    if right - left > WIDE * (low - top):
+        # Above or below it, so that a wide drawing is not made wider still, and smaller.
+        away = (0.0, away[1] or 1.0)
     paper.outside((at.x, at.y), away if any(away) else (0.0, 1.0), *lines, leader=True)
 
 
