@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.base.errors import AlterationError, PatternError
+from rowanseed.core.base.units import in_both
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.apron import apron
@@ -306,10 +307,15 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     )
     build.along["waist"] = ("waist",)
     waist = build.description.features.waist
-    if waist is Waist.ELASTIC_CASING:
+    if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING):
         depth = seam_depth(build.description, ElasticPlace.WAIST)
         for p in (*waist_parts(*below), *front.lower, *back.lower):
             build.allow(p.piece, p.edge, depth)
+        if depth > build.description.allowance:
+            build.assumed["features.waist"] = (
+                f"the waist seam's allowances are drafted {in_both(depth)} wide: they are stitched down as a tunnel"
+            )
+    if waist is Waist.ELASTIC_CASING:
         elastic = Detail("waist-elastic", "Elastic in the waist seam", DetailKind.ELASTIC, along=("waist",))
         build.details.append(elastic)
     if waist is Waist.DRAWSTRING:

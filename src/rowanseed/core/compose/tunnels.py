@@ -8,6 +8,8 @@ from rowanseed.core.make.casing import allowance_for
 
 IN_A_SEAM = 6.0
 """A seam's allowances are so much wider than the elastic that lies in them, in mm."""
+FOR_A_TUNNEL = 15.0
+"""They are so wide at least where a cord lies in them, or elastic of a width that was not said, in mm."""
 
 
 def elastic_at(description: Description, place: ElasticPlace) -> Elastic | None:
@@ -24,4 +26,4 @@ def casing_depth(description: Description, place: ElasticPlace, usual: float) ->
 def seam_depth(description: Description, place: ElasticPlace) -> float:
     """The allowance of a seam whose allowances are stitched down as a tunnel."""
     elastic = elastic_at(description, place)
-    return max(description.allowance, elastic.width + IN_A_SEAM) if elastic is not None else description.allowance
+    return max(description.allowance, elastic.width + IN_A_SEAM if elastic is not None else FOR_A_TUNNEL)

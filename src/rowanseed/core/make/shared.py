@@ -13,6 +13,7 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import Run
+from rowanseed.core.make.trimming import graded_each, narrowest
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -343,7 +344,7 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
     """Allowances of an enclosed edge trimmed in steps, and clipped where it curves."""
     join = bench.joins[duty[0]]
     parts = tuple(part for id in duty for part in bench.parts(id))
-    told = [f"Trim the {inner} allowance to {bench.fine(6)} and the {outer} to {bench.fine(10)}."]
+    told = [graded_each(bench, narrowest(bench, parts), (f"the {inner}", 6.0), (f"the {outer}", 10.0))]
     curved, turns = any(corners.curves(bench, part) for part in parts), corners.inward(bench, parts)
     if curved:
         told.append(

@@ -23,6 +23,7 @@ from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import RAW_EDGE, Run
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.trimming import graded, is_trimmed, narrowest
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind, Join
@@ -75,8 +76,8 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TRIM,
         title=f"Trim the seam and the points: {name}",
         how=(
-            f"The {bench.name(upper)}'s allowance to {bench.fine(6)}, the {bench.name(under)}'s to {bench.fine(4)}; "
-            f"across the points to {bench.margin(2)}, and taper beside them. Clip where it curves.",
+            f"{_narrowed(bench, join, upper, under)} across the points to {bench.margin(2)}, and taper beside "
+            "them. Clip where it curves.",
         ),
         bench=Bench.HAND,
         minutes=minutes.trim(2 * bench.around([join.id])),
@@ -101,6 +102,26 @@ def turned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(Need(facts.join(Fact.GRADED, join.id), "thin allowances turn sharply"),),
         look="Both points are alike, sharp without a lump, and from above the seam cannot be seen.",
     )
+
+
+def _narrowed(bench: Workbench, join: Join, upper: str, under: str) -> str:
+    """What the two allowances of a collar's edge are trimmed to, as far as they are wider."""
+    allowance = narrowest(bench, (*join.a, *join.b))
+    narrower = [(piece, to) for piece, to in ((upper, 6.0), (under, 4.0)) if is_trimmed(allowance, to)]
+    said = ", ".join(f"the {bench.name(piece)}'s allowance to {bench.fine(to)}" for piece, to in narrower)
+    return f"Trim {said};" if said else "Trim"
+
+
+def _of_four(bench: Workbench, duty: Duty) -> str:
+    """How four allowances are graded: the outermost is left where it is no wider."""
+    allowance = narrowest(bench, (p for id in duty.ids for p in bench.parts(id)))
+    widest = f"to {bench.fine(8)}, the outermost widest" if is_trimmed(allowance, 8.0) else "up, the outermost whole"
+    return f"from {bench.fine(4)} {widest}"
+
+
+def _pressed(bench: Workbench, duty: Duty) -> str:
+    first = graded(bench, narrowest(bench, (p for id in duty.ids for p in bench.parts(id))), 8.0, 6.0)
+    return f"{f'{first}, clip' if first else 'Clip'} where it pulls; press into the stand."
 
 
 def stand_of(bench: Workbench) -> tuple[tuple[str, ...], str, str] | None:
@@ -197,10 +218,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         technique="collar with stand",
         act=Act.TRIM,
         title="Grade the stand's seam and notch its ends",
-        how=(
-            f"Four layers: grade them from {bench.fine(4)} to {bench.fine(8)}, the outermost widest; small notches "
-            "out of the round ends.",
-        ),
+        how=(f"Four layers: grade them {_of_four(bench, duty)}; small notches out of the round ends.",),
         bench=Bench.HAND,
         minutes=minutes.trim(600),
         on=on_joins(bench, *duty.ids),
@@ -295,7 +313,7 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="up",
         words="into the stand",
         towards=(outer,),
-        how=(f"Grade to {bench.fine(6)} and {bench.fine(8)}, clip where it pulls; press into the stand.",),
+        how=(_pressed(bench, duty),),
         look="The stand stands up by itself, and the garment below it lies flat to the very ends.",
     )
 

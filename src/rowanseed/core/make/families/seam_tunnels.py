@@ -12,6 +12,8 @@ from rowanseed.core.make.steps import Steps
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Detail, DetailKind, Join
 
+LEAST = 6.0
+"""A narrower tunnel, in mm, takes neither elastic nor a cord: its seam is sewn by the booklet."""
 INSIDE = 3.0
 """The tunnel is so much narrower than the allowances, in mm: the row runs beside their neatened edge."""
 
@@ -21,8 +23,11 @@ GAP = 50.0
 
 def in_a_seam(bench: Workbench, kind: DetailKind) -> Iterator[tuple[Detail, Join]]:
     for detail in bench.details_of(kind):
-        if not detail.on and len(detail.along) == 1 and detail.along[0] in bench.joins:
-            yield detail, bench.joins[detail.along[0]]
+        if detail.on or len(detail.along) != 1 or detail.along[0] not in bench.joins:
+            continue
+        join = bench.joins[detail.along[0]]
+        if tunnel_width(bench, join) >= LEAST:
+            yield detail, join
 
 
 def tunnel_width(bench: Workbench, join: Join) -> float:

@@ -15,6 +15,7 @@ from rowanseed.core.make.met_first import met_first
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, single
+from rowanseed.core.make.trimming import graded, is_trimmed, narrowest
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
@@ -162,8 +163,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         way="band",
         words=f"into the {name}",
         towards=(piece,),
-        how=(f"Grade the allowances to {bench.fine(10)} and {bench.fine(6)}; press as sewn, then into the {name}.",),
+        how=(_pressed(bench, join, name),),
     )
+
+
+def _pressed(bench: Workbench, join: Join, name: str) -> str:
+    first = graded(bench, narrowest(bench, (*join.a, *join.b)), 10.0, 6.0)
+    return f"{first}; press as sewn, then into the {name}." if first else f"Press as sewn, then into the {name}."
 
 
 def ends_of_facings_caught(bench: Workbench, along: Iterable[EdgePart]) -> tuple[str, ...]:
@@ -299,6 +305,11 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
     )
 
 
+def _at_the_corner(bench: Workbench, finish: Finish) -> str:
+    allowance = narrowest(bench, (p for p in finish.parts if p.edge not in INNER))
+    return f"Trim to {bench.fine(6)}, the corner across" if is_trimmed(allowance, 6.0) else "Cut the corner across"
+
+
 def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Operation:
     pieces = pieces_of(finish.parts)
     levelled = tuple(
@@ -339,8 +350,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
                 if underlap
                 else ()
             ),
-            f"Trim to {bench.fine(6)}, the corner across; turn, push it out with something blunt, and press. "
-            f"{iron_for(bench)}",
+            f"{_at_the_corner(bench, finish)}; turn, push it out with something blunt, and press. {iron_for(bench)}",
         ),
         bench=Bench.MACHINE,
         minutes=minutes.each(5, 2),

@@ -19,10 +19,17 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import Finish
 
 FACING, IN_ALLOWANCE = 10.0, 6.0
 """Finished width of a bias facing, and how far its edge lies in the allowance, in mm (common practice, no source)."""
+
+
+def _trimmed(bench: Workbench, finish: Finish) -> str:
+    cut = is_trimmed(narrowest(bench, finish.parts), 6.0)
+    return f"Trim both allowances to {bench.margin(6)}, and clip" if cut else "Clip both allowances"
 
 
 def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -39,7 +46,7 @@ def facing(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         *filter(None, [stretched(step)]),
         f"Stitch on the stitching line {all_along(step)}.",
         *((f"{turns.pivoted(bench)} Fold the strip there to a mitre before you sew over it.",) if turns else ()),
-        f"Trim both allowances to {bench.margin(6)}, and clip where it curves inwards, every {bench.margin(15)}."
+        f"{_trimmed(bench, finish)} where it curves inwards, every {bench.margin(15)}."
         f"{f' {turns.clipped}' if turns else ''}",
         run=run_along(step),
         took=minutes.seam(1.5 * step.mm),

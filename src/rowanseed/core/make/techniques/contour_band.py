@@ -10,7 +10,9 @@ from rowanseed.core.make.families.contour_bands import ID, bands
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import graded, narrowest
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
 
 
 def finds_band(bench: Workbench) -> Iterator[Duty]:
@@ -52,8 +54,13 @@ def band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ID,
         way="band",
         words="into the band",
-        how=(f"Grade to {bench.fine(10)} and {bench.fine(6)}, clip where it pulls; press over a ham into the band.",),
+        how=(_pressed(bench, join),),
     )
+
+
+def _pressed(bench: Workbench, join: Join) -> str:
+    first = graded(bench, narrowest(bench, (*join.a, *join.b)), 10.0, 6.0)
+    return f"{f'{first}, clip' if first else 'Clip'} where it pulls; press over a ham into the band."
 
 
 TECHNIQUE = Technique(

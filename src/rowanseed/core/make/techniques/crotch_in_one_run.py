@@ -13,6 +13,7 @@ from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.run import Secured
 from rowanseed.core.make.shared import finishes_edges, neaten_apart, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, shown
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import Panel
@@ -80,8 +81,8 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.TRIM,
         title="Trim the lower crotch",
         how=(
-            f"Between the notches only, trim both allowances to {bench.margin(8)} and neaten them together there. "
-            "Above the curve leave them whole.",
+            f"Between the notches only, {_cut(bench, duty)}neaten them together there. Above the curve leave them "
+            "whole.",
         ),
         bench=at,
         minutes=minutes.trim(400),
@@ -103,6 +104,11 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in duty.ids),
         look="Above the curve the seam lies open and flat; below, the allowances stand up.",
     )
+
+
+def _cut(bench: Workbench, duty: Duty) -> str:
+    is_wide = is_trimmed(narrowest(bench, (p for id in duty.ids for p in bench.parts(id))), 8.0)
+    return f"trim both allowances to {bench.margin(8)} and " if is_wide else ""
 
 
 def _lower(bench: Workbench, duty: Duty) -> On:

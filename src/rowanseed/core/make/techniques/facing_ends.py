@@ -11,13 +11,20 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.which import ends_of_facings, hem_at_ends
 from rowanseed.core.make.workbench import Workbench, shown
+from rowanseed.core.pattern.making import Finish
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for finish in ends_of_facings(bench):
         yield single(finish.id)
+
+
+def _cut(bench: Workbench, finish: Finish) -> str:
+    cut = is_trimmed(narrowest(bench, finish.parts), 6.0)
+    return f"Trim both to {bench.margin(6)} there," if cut else "Cut"
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -33,9 +40,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "Close the facing's lower ends at the hem",
         f"Turn the facing back to the right side along the finished {half} edge, right sides together; pin its lower "
         f"end across the {half}.",
-        f"Sew across on the hem line, from the {half} edge to the facing's inner edge; backstitch both ends. Trim both "
-        f"to {bench.margin(6)} there, the corner across; what of the hem lies behind it is cut back to "
-        f"{bench.margin(10)}.",
+        f"Sew across on the hem line, from the {half} edge to the facing's inner edge; backstitch both ends. "
+        f"{_cut(bench, finish)} the corner across; what of the hem lies behind it is cut back to {bench.margin(10)}.",
         f"Turn it out, push the corner square with something blunt, and press. {iron_for(bench)}",
         took=minutes.each(6, 2),
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),

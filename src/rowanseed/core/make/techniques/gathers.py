@@ -9,6 +9,7 @@ from rowanseed.core.make.families.eased import join_of, taken_out
 from rowanseed.core.make.families.gathering import finds, from_where, gathering_step, lengths_of, pinned, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import gathering_rows
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Join
 
@@ -24,14 +25,14 @@ def _drawn(bench: Workbench, join: Join) -> tuple[str, ...]:
 def rows(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = join_of(bench, duty)
     words = f"gathering rows of the {lower_first(join.name)}"
-    allowance = bench.edge_allowance(join.a[0])
+    outer, inner = gathering_rows(bench.edge_allowance(join.a[0]))
     yield gathering_step(
         bench,
         join,
         "gathers",
         (
-            f"Two rows at the longest stitch{from_where(bench, join)}, {bench.margin(allowance - 5)} and "
-            f"{bench.margin(allowance + 3)} from the raw edge, right side up, ends left long; stop and begin again at "
+            f"Two rows at the longest stitch{from_where(bench, join)}, {bench.margin(outer)} and "
+            f"{bench.margin(inner)} from the raw edge, right side up, ends left long; stop and begin again at "
             "every seam, so that no thread crosses one.",
             *_drawn(bench, join),
         ),

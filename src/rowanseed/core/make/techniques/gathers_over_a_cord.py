@@ -10,19 +10,20 @@ from rowanseed.core.make.families.elastics import needs_zigzag
 from rowanseed.core.make.families.gathering import finds, from_where, gathering_step, lengths_of, pinned, why_not
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import beside_a_cord
 from rowanseed.core.make.workbench import Workbench
 
 
 def over_cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     join = join_of(bench, duty)
     words = f"gathering cord of the {lower_first(join.name)}"
-    allowance = bench.edge_allowance(join.a[0])
+    away = beside_a_cord(bench.edge_allowance(join.a[0]))
     yield gathering_step(
         bench,
         join,
         "gathers over a cord",
         (
-            f"Lay a thin strong cord{from_where(bench, join)}, {bench.margin(allowance - 4)} from the raw edge and "
+            f"Lay a thin strong cord{from_where(bench, join)}, {bench.margin(away)} from the raw edge and "
             "zigzag over it, wide enough never to pierce it.",
             pinned(bench, join),
             f"Draw the cloth along the cord {lengths_of(bench, join)}, and even it out.",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
@@ -17,6 +18,7 @@ from rowanseed.core.make.run import Secured
 from rowanseed.core.make.shared import neaten_together, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import graded, narrowest, trimmed
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
 from rowanseed.core.pattern.making import PLACKET_BASE, Join
 
@@ -47,6 +49,16 @@ def finds(bench: Workbench) -> Iterator[Duty]:
         if found is not None:
             _, _, sides, inside = found
             yield Duty((sides.id, join.id, inside))
+
+
+def _graded(bench: Workbench, sides: Join) -> str:
+    first = graded(bench, narrowest(bench, (*sides.a, *sides.b)), 6.0, 4.0)
+    return f"{first}; as" if first else "As"
+
+
+def _ends_trimmed(bench: Workbench, end: Join) -> tuple[str, ...]:
+    cut = trimmed(bench, narrowest(bench, (*end.a, *end.b)), 10.0, what="the ends of the bands")
+    return (f"{upper_first(cut)}.",) if cut else ()
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -114,8 +126,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "press",
         Act.PRESS,
         f"Press into the bands: {name}",
-        f"Grade the allowances to {bench.fine(6)} and {bench.fine(4)}; as sewn first, then into the bands. "
-        f"{iron_for(bench)}",
+        f"{_graded(bench, sides)} sewn first, then into the bands. {iron_for(bench)}",
         took=minutes.press(bench.around([sides.id])),
         at=Bench.IRON,
         after={Fact.JOINED: "they are sewn first"},
@@ -155,7 +166,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "up over the placket, along the box's lower end: the flap lies on the bands, wrong side up.",
         "Sew across through flap and both bands on the row that reinforces the corners, from corner to corner; over it "
         "a second time.",
-        f"Trim the ends of the bands to {bench.fine(10)}.",
+        *_ends_trimmed(bench, end),
         took=minutes.each(8),
         setting=settings.seam(bench.household),
         needs=(Need(facts.finish(Fact.FINISHED, inside.id), "both bands are stitched down first"),),

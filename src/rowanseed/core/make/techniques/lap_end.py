@@ -12,6 +12,7 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import narrowest, trimmed
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish
@@ -50,6 +51,11 @@ def _folded_back(bench: Workbench, finish: Finish) -> tuple[str, tuple[Need, ...
     )
 
 
+def _beyond(bench: Workbench, finish: Finish) -> str:
+    cut = trimmed(bench, narrowest(bench, finish.parts), 6.0)
+    return f"Beyond it {cut}," if cut else "Cut"
+
+
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, ID, duty.id)
@@ -61,7 +67,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         folded,
         "Sew across on the neck's stitching line, from the fold to the dot at the centre line, and backstitch exactly "
         "there: the collar begins at that dot.",
-        f"Clip the neck's allowance straight to the dot. Beyond it trim to {bench.fine(6)}, the corner across; turn, "
+        f"Clip the neck's allowance straight to the dot. {_beyond(bench, finish)} the corner across; turn, "
         f"push the corner out with something blunt, and press. {iron_for(bench)}",
         "Left and right alike.",
         took=minutes.each(4, 2),

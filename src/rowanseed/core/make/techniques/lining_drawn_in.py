@@ -12,6 +12,7 @@ from rowanseed.core.make.families.linings_drawn_in import drawn, drawn_in
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import gathering_rows
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import EdgePart, Finish, Join
 from rowanseed.core.pattern.walk import copies, part_length
@@ -43,7 +44,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 def _gathered(bench: Workbench, join: Join, parts: tuple[EdgePart, ...]) -> Operation:
-    allowance = bench.edge_allowance(parts[0])
+    outer, inner = gathering_rows(bench.edge_allowance(parts[0]))
     long, skirt, short = (
         sum(part_length(bench.pattern, bench.size, p) * copies(bench.pattern, p) for p in side)
         for side in (parts, join.a, join.b)
@@ -61,7 +62,7 @@ def _gathered(bench: Workbench, join: Join, parts: tuple[EdgePart, ...]) -> Oper
         title=f"Gather the lining: {lower_first(join.name)}",
         how=(
             *less,
-            f"Two rows at the longest stitch, {bench.margin(allowance - 5)} and {bench.margin(allowance + 3)} from "
+            f"Two rows at the longest stitch, {bench.margin(outer)} and {bench.margin(inner)} from "
             "the raw edge, ends left long; stop and begin again at every seam, so that no thread crosses one.",
             "Mark its edge in quarters, as the garment's.",
             f"Draw the bobbin threads up until it is as long as the edge it goes to, {bench.length(short)} altogether; "

@@ -21,8 +21,13 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
+from rowanseed.core.make.trimming import graded_each, narrowest
 from rowanseed.core.make.workbench import BLADES, Workbench, shown
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.pattern.making import DetailKind, EdgePart
+
+
+def _narrowed(bench: Workbench, parts: tuple[EdgePart, ...]) -> str:
+    return graded_each(bench, narrowest(bench, parts), ("the facing's", 6.0), ("the front's", 10.0))
 
 
 def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -50,8 +55,8 @@ def slant(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "grade",
         Act.TRIM,
         f"Grade, turn and press the mouth: {step.name}",
-        f"Trim the facing's allowance to {bench.margin(6)} and the front's to {bench.margin(10)}; clip where it "
-        f"curves. Turn the facing in, roll the seam {bench.margin(1)} inside, and press. {iron_for(bench)}",
+        f"{_narrowed(bench, parts)} Clip where it curves. Turn the facing in, roll the "
+        f"seam {bench.margin(1)} inside, and press. {iron_for(bench)}",
         at=Bench.IRON,
         took=minutes.each(4, number),
         after={Fact.PREPARED: "the mouth is faced first"},

@@ -23,9 +23,16 @@ from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.making import Join
 
 SECOND_ROW = 3.0
+
+
+def _trimmed_there(bench: Workbench, join: Join) -> str:
+    is_wide = is_trimmed(narrowest(bench, (*join.a, *join.b)), 8.0)
+    return f"; trim there to {bench.margin(8)}" if is_wide else ""
 
 
 def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -42,8 +49,8 @@ def in_the_round(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "beginning.",
             *fullness(bench, join),
             f"{'From notch to notch' if bench.notched(join) else 'Along the lower third of the armhole,'} through the "
-            f"underarm a second row {bench.margin(SECOND_ROW)} inside the allowance; "
-            f"trim there to {bench.margin(8)}.",
+            f"underarm a second row {bench.margin(SECOND_ROW)} inside the allowance"
+            f"{_trimmed_there(bench, join)}.",
         ),
         requires=(
             *(Need(facts.join(Fact.PRESSED, j.id), "the sleeve is a tube first") for j in sleeve),
