@@ -9,7 +9,8 @@ from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.trimming import gathering_rows, is_trimmed
-from rowanseed.core.pattern.making import DetailKind
+from rowanseed.core.make.zip_kinds import IN_A_SEAM
+from rowanseed.core.pattern.making import ClosureKind, DetailKind
 from tests.core.everyday import EVERYDAY, everyday
 
 LENGTH = re.compile(r"(−?\d+(?:\.\d+)?) cm")
@@ -18,6 +19,8 @@ CUT = re.compile(
 )
 BESIDES = {"darts", "welt pocket", "patch pocket"}
 """What is trimmed there is no allowance of a seam, or chalked beside it."""
+
+ZIPPED = [name for name, one in EVERYDAY.items() if (kind := one.features.opening.kind) and "zip" in kind.value]
 
 
 def made(name, allowance):
@@ -58,6 +61,18 @@ def test_a_seam_that_is_a_tunnel_is_cut_wide_enough_for_its_cord():
     (join,) = (j for j in composed.pattern.making.joins if j.id == "waist")
     assert {composed.pattern.piece(p.piece).edge(p.edge).allowance for p in (*join.a, *join.b)} == {15.0}
     assert "tunnel" in composed.assumed["features.waist"]
+
+
+@pytest.mark.parametrize("name", ZIPPED)
+def test_the_seam_of_a_zip_is_cut_wide_enough_for_it_and_says_so(name):
+    """12 mm at least (common practice, no source): the tape has to be caught."""
+    composed = compose(replace(EVERYDAY[name], allowance=6.0))
+    making = composed.pattern.making
+    zips = {closure.join for closure in making.closures if closure.kind in (*IN_A_SEAM, ClosureKind.FLY_ZIP)}
+    parts = [p for join in making.joins if join.id in zips for p in (*join.a, *join.b)]
+    assert all(composed.pattern.piece(p.piece).edge(p.edge).allowance >= 12.0 for p in parts)
+    assert ("take no zip" in composed.assumed.get("features.opening.kind", "")) == bool(parts)
+    assert "take no zip" not in compose(EVERYDAY[name]).assumed.get("features.opening.kind", "")
 
 
 def test_a_seam_too_narrow_for_a_tunnel_is_left_to_the_booklet():

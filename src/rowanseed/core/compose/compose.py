@@ -7,9 +7,9 @@ from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.base.errors import AlterationError, PatternError
-from rowanseed.core.base.units import in_both
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
+from rowanseed.core.compose.allowances import room_for_a_tunnel, room_for_zips
 from rowanseed.core.compose.apron import apron
 from rowanseed.core.compose.band_notches import notch_bands
 from rowanseed.core.compose.body import halves
@@ -29,8 +29,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.sizes import NAPE, Size
-from rowanseed.core.compose.tunnels import seam_depth
-from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
+from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.pattern.check import faults
@@ -94,6 +93,7 @@ def compose(description: Description) -> Composed:
     if build.refused:
         raise DescriptionRefused(tuple(Refusal(*one) for one in build.refused))
     leave_open(build)
+    room_for_zips(build)
     notch(build)
     notch_bands(build)
     draw_centre_lines(build)
@@ -308,13 +308,7 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     build.along["waist"] = ("waist",)
     waist = build.description.features.waist
     if waist in (Waist.ELASTIC_CASING, Waist.DRAWSTRING):
-        depth = seam_depth(build.description, ElasticPlace.WAIST)
-        for p in (*waist_parts(*below), *front.lower, *back.lower):
-            build.allow(p.piece, p.edge, depth)
-        if depth > build.description.allowance:
-            build.assumed["features.waist"] = (
-                f"the waist seam's allowances are drafted {in_both(depth)} wide: they are stitched down as a tunnel"
-            )
+        room_for_a_tunnel(build, (*waist_parts(*below), *front.lower, *back.lower))
     if waist is Waist.ELASTIC_CASING:
         elastic = Detail("waist-elastic", "Elastic in the waist seam", DetailKind.ELASTIC, along=("waist",))
         build.details.append(elastic)
