@@ -14,6 +14,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
 from rowanseed.core.compose.openings import is_wrapped_skirt
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
 from rowanseed.core.geometry.outline import Chain, Point, flatten
@@ -26,6 +27,12 @@ PATCH = (130.0, 150.0)
 CHEST = (110.0, 125.0)
 SEWN_ON = (PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT)
 """What is sewn on at one and the same place of its piece."""
+
+
+def patch_size(build: Build, pocket: Pocket) -> tuple[float, float]:
+    """How wide a patch pocket is and how deep, in mm."""
+    wide, deep = CHEST if pocket.on is PocketPlace.CHEST else PATCH
+    return in_proportion(build.description, wide), in_proportion(build.description, deep)
 
 
 def pockets_of(build: Build, *kinds: PocketKind) -> Iterator[tuple[Pocket, str]]:

@@ -14,6 +14,7 @@ from rowanseed.core.compose.folded import GAP, fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.tunnels import casing_depth
 from rowanseed.core.compose.vocabulary import (
@@ -129,8 +130,8 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
         top = height(size)
         printed = build.description.finished.get("sleeve", {}).get(size.name)
         if printed is not None and sleeve.kind is not SleeveKind.DROPPED:
-            return max(top + LEAST_UNDERARM, printed - cuff_depth(sleeve))
-        return top + max(LEAST_UNDERARM, (size.arm - top - cuff_depth(sleeve)) * SHARE[sleeve.length])
+            return max(top + LEAST_UNDERARM, printed - cuff_depth(build.description))
+        return top + max(LEAST_UNDERARM, (size.arm - top - cuff_depth(build.description)) * SHARE[sleeve.length])
 
     def draw(size: Size) -> Edges:
         wide, top, foot = width(size), height(size), long(size)
@@ -216,8 +217,9 @@ def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float)
     return goal * behind / (ahead + behind)
 
 
-def cuff_depth(sleeve: Sleeve) -> float:
-    return CUFF if sleeve.end.is_cuff else 0.0
+def cuff_depth(description: Description) -> float:
+    sleeve = description.features.sleeve
+    return in_proportion(description, CUFF) if sleeve is not None and sleeve.end.is_cuff else 0.0
 
 
 def end_width(sleeve: Sleeve, size: Size, wide: float) -> float:
@@ -270,7 +272,13 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
                 _pleated(build, parts[0])
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
             laps = sleeve_plackets.laps(sleeve.placket)
-            cuff(build, parts, depth=CUFF, ratio=full_end(sleeve) if gathered else 1.0, laps=laps)
+            cuff(
+                build,
+                parts,
+                depth=cuff_depth(build.description),
+                ratio=full_end(sleeve) if gathered else 1.0,
+                laps=laps,
+            )
             build.interface("cuff", Interfaced.CUFFS)
             sleeve_plackets.add(build, sleeve.placket)
 

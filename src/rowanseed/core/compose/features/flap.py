@@ -6,10 +6,14 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Pocket
 from rowanseed.core.compose.feature import Feature
-from rowanseed.core.compose.pocket_places import CHEST, PATCH, asks_for, carriers_of, on_hand, pockets_of, told_apart
-from rowanseed.core.compose.vocabulary import PocketKind, PocketPlace
+from rowanseed.core.compose.pocket_places import asks_for, carriers_of, on_hand, patch_size, pockets_of, told_apart
+from rowanseed.core.compose.proportion import in_proportion
+from rowanseed.core.compose.vocabulary import PocketKind
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel, Role
+
+DEEP = 50.0
+"""How far a flap hangs down, in mm (common practice, no source)."""
 
 
 def adds(build: Build) -> None:
@@ -18,13 +22,13 @@ def adds(build: Build) -> None:
 
 
 def _flap(build: Build, pocket: Pocket, id: str) -> None:
-    wide = (CHEST if pocket.on is PocketPlace.CHEST else PATCH)[0] + 6.0
-    edges = ("left", "lower", "right", "top")
+    wide = patch_size(build, pocket)[0] + 6.0
+    deep, edges = in_proportion(build.description, DEEP), ("left", "lower", "right", "top")
     name = told_apart(build, pocket, "Pocket flap", PocketKind.FLAP)
     build.piece(
         id,
         name,
-        lambda size: band_draw(50.0, wide, edges),
+        lambda size: band_draw(deep, wide, edges),
         panel=Panel.OTHER,
         count=pocket.count,
         pair=pocket.count > 1,

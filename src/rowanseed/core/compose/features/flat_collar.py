@@ -15,6 +15,7 @@ from rowanseed.core.compose.drafting import backwards, moved, parallel, straight
 from rowanseed.core.compose.facing import face
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
 from rowanseed.core.compose.openings import placket
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Placket, Where
 from rowanseed.core.geometry.outline import Affine, Chain, Point, transform_chain, unit
@@ -66,14 +67,16 @@ def finish(build: Build, body: Body) -> None:
     )
     behind = "back-end" if halves else "fold"
 
+    deep = in_proportion(build.description, DEEP)
+
     def draw(size: Size) -> Edges:
         neck = _neck(build, size)
         last = neck[-1]
         along = unit((last.end[0] - last.points()[2][0], last.end[1] - last.points()[2][1]))
-        corner = (last.end[0] + DEEP * along[1], last.end[1] - DEEP * along[0])
+        corner = (last.end[0] + deep * along[1], last.end[1] - deep * along[0])
         return {
-            behind: straight((0.0, 0.0), (DEEP, 0.0)),
-            "outer": parallel(neck, (DEEP, 0.0), corner, -DEEP),
+            behind: straight((0.0, 0.0), (deep, 0.0)),
+            "outer": parallel(neck, (deep, 0.0), corner, -deep),
             "end": straight(corner, last.end),
             "neck": backwards(neck),
         }

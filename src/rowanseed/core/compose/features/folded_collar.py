@@ -8,6 +8,7 @@ from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, STAND, has_collar, neck_parts, to_the_centre
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
 from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
@@ -16,10 +17,10 @@ from rowanseed.core.pattern.pieces import Panel
 
 def finish(build: Build, body: Body) -> None:
     parts, beyond = neck_parts(body), tuple[EdgePart, ...]()
-    depth = STAND
+    depth = in_proportion(build.description, STAND)
     if build.description.features.collar is CollarKind.ONE_PIECE:
         # It falls, so its ends meet at the centre; a standing one laps with the edges.
-        depth += FALL
+        depth += in_proportion(build.description, FALL)
         parts, beyond = to_the_centre(build, parts)
     build.finish("lap-ends", "Upper ends of the edges that lap", FinishKind.TURNED, beyond)
     whole = tuple(replace(p, hand=hand) for hand in ("left", "right") for p in parts)

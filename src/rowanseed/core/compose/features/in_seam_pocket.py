@@ -12,6 +12,7 @@ from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.openings import split_sides
 from rowanseed.core.compose.pocket_places import asks_for, misplaced, pockets_of, told_apart
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Hand, PocketKind, Where
 from rowanseed.core.geometry.outline import chain_length, flatten
@@ -49,7 +50,7 @@ def _side_seam(build: Build, hand: Hand) -> Join:
 
 
 def _bags(build: Build, pocket: Pocket, id: str) -> None:
-    wide, long = BAG
+    wide, long = (in_proportion(build.description, mm) for mm in BAG)
     join = _side_seam(build, pocket.hands)
     both, asked = join.each_hand, pocket.hands
 
@@ -90,7 +91,7 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
             on=on,
             along=(join.id,),
             count=2 if both else 1,
-            width=MOUTH,
+            width=in_proportion(build.description, MOUTH),
         )
     )
     if not both and asked is Hand.BOTH:
@@ -123,8 +124,10 @@ def _dots(build: Build, p: EdgePart) -> None:
     def long(size: Size) -> float:
         return chain_length(build.edge(p.piece, p.edge, size))
 
+    least, usual = (in_proportion(build.description, mm) for mm in (SHORTEST, MOUTH))
+
     def mouth(size: Size) -> float:
-        return max(SHORTEST, min(MOUTH, long(size) - below(size) - ABOVE_HEM))
+        return max(least, min(usual, long(size) - below(size) - ABOVE_HEM))
 
     first, last = POCKET_DOTS
     known = {mark.id for mark in build.pieces[p.piece].marks}

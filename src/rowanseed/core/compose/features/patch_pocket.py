@@ -7,10 +7,9 @@ from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.pocket_places import (
-    CHEST,
-    PATCH,
     asks_for,
     misplaced,
+    patch_size,
     place_pocket,
     pockets_of,
     told_apart,
@@ -29,7 +28,7 @@ def adds(build: Build) -> None:
 
 
 def _patch(build: Build, pocket: Pocket, id: str) -> None:
-    wide, deep = CHEST if pocket.on is PocketPlace.CHEST else PATCH
+    wide, deep = patch_size(build, pocket)
     at_chest = pocket.on is PocketPlace.CHEST
     build.piece(
         id,

@@ -81,7 +81,7 @@ def carves(build: Build, body: Body) -> None:
         return edges(solve(lambda half: chain_length(edges(half)[1]), goal, 0.2 * goal, 0.7 * goal))
 
     def long(size: Size) -> float:
-        return max(30.0, (size.arm - CAP - cuff_depth(asked)) * SHARE[asked.length])
+        return max(30.0, (size.arm - CAP - cuff_depth(build.description)) * SHARE[asked.length])
 
     def draw(size: Size) -> Edges:
         to_back, neck, to_front = drawn(size)

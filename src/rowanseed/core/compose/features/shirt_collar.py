@@ -11,6 +11,7 @@ from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, n
 from rowanseed.core.compose.drafting import curve, straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind
 from rowanseed.core.geometry.outline import chain_length
@@ -20,6 +21,7 @@ from rowanseed.core.pattern.pieces import InnerPoint
 
 def finish(build: Build, body: Body) -> None:
     parts = neck_parts(body)
+    high, fall = (in_proportion(build.description, mm) for mm in (STAND, FALL))
 
     def neck(size: Size) -> float:
         return along(build, parts, size)
@@ -28,18 +30,18 @@ def finish(build: Build, body: Body) -> None:
         long = neck(size)
         end = (4.0, long)
         return {
-            "centre": straight((0.0, 0.0), (STAND, 0.0)),
-            "neck": straight((STAND, 0.0), (STAND, long)),
-            "front": (curve((STAND, long), (-1.0, 0.0), (end[0], long - EXTENSION), (-0.4, -1.0), 0.4),),
+            "centre": straight((0.0, 0.0), (high, 0.0)),
+            "neck": straight((high, 0.0), (high, long)),
+            "front": (curve((high, long), (-1.0, 0.0), (end[0], long - EXTENSION), (-0.4, -1.0), 0.4),),
             "upper": straight((end[0], long - EXTENSION), (0.0, 0.0)),
         }
 
     def collar(size: Size) -> Edges:
         long = chain_length(stand(size)["upper"])
         return {
-            "centre": straight((0.0, 0.0), (FALL, 0.0)),
-            "stand": straight((FALL, 0.0), (FALL, long)),
-            "end": straight((FALL, long), (-12.0, long + 14.0)),
+            "centre": straight((0.0, 0.0), (fall, 0.0)),
+            "stand": straight((fall, 0.0), (fall, long)),
+            "end": straight((fall, long), (-12.0, long + 14.0)),
             "outer": straight((-12.0, long + 14.0), (0.0, 0.0)),
         }
 
@@ -73,11 +75,12 @@ def finish(build: Build, body: Body) -> None:
 def _fastened(build: Build, neck: Callable[[Size], float]) -> None:
     """The uppermost button or snap closes the stand, at the centre line."""
     kind = fastening_mark(build.description)
+    middle = in_proportion(build.description, STAND) / 2
     if kind is not None:
         build.point(
             "stand",
             InnerPoint(
-                "stand-button", kind, {size.name: (STAND / 2, neck(size) - EXTENSION) for size in build.figures.sizes}
+                "stand-button", kind, {size.name: (middle, neck(size) - EXTENSION) for size in build.figures.sizes}
             ),
         )
 

@@ -14,6 +14,7 @@ from rowanseed.core.compose.pocket_places import (
     pockets_of,
     told_apart,
 )
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.vocabulary import Interfaced, PocketKind
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -29,7 +30,7 @@ def adds(build: Build) -> None:
 
 
 def _welt(build: Build, pocket: Pocket, id: str) -> None:
-    deep, wide = WELT
+    deep, wide = (in_proportion(build.description, mm) for mm in WELT)
     on = place_pocket(build, pocket, wide, BELOW, id)
 
     def named(name: str) -> str:

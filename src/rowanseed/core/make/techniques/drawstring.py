@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.casing import turned_under, width
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.cords import CAUTION, as_long, beyond_the_body
 from rowanseed.core.make.families.free_edges import across
 from rowanseed.core.make.families.tunnels import row_of
 from rowanseed.core.make.iron import iron_for
@@ -79,7 +80,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "thread",
         Act.FASTEN,
         f"Draw the cord in: {step.name}",
-        f"As long as the body there and {bench.length(600)} for the bow. A safety pin in its end, in at one opening, "
+        f"{as_long(bench)}. A safety pin in its end, in at one opening, "
         "round, and out at the other, not twisted; knot both ends.",
         "Sew it down at the centre back through all layers, so that it cannot be drawn out.",
         at=Bench.HAND,
@@ -88,9 +89,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.FINISHED, *(facts.closure(Fact.CLOSED, id) for id in duty.ids[1:])),
         on=On(finishes=(finish.id,), closures=duty.ids[1:], edges=shown(finish.parts)),
         turned=Turned((under, wide)),
-        uses=(Use(Supply.CORD, bench.round_the_body([duty.id]) + 600.0),),
-        caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
-        "local rules may forbid more.",
+        uses=(Use(Supply.CORD, bench.round_the_body([duty.id]) + beyond_the_body(bench)),),
+        caution=CAUTION,
         booklet=True,
         look="Drawn up and let go, the fullness spreads evenly.",
     )

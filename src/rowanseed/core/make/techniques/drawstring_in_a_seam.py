@@ -7,6 +7,7 @@ from collections.abc import Iterator, Sequence
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.cords import CAUTION, as_long, beyond_the_body
 from rowanseed.core.make.families.seam_tunnels import in_a_seam, tunnel_in, tunnel_width
 from rowanseed.core.make.operation import Act, Bench, On, Operation, Supply, Use
 from rowanseed.core.make.steps import Steps, of_detail
@@ -17,10 +18,6 @@ from rowanseed.core.pattern.pieces import Panel
 
 CLEAR = 50.0
 """An opening for a cord lies so far from a front edge, clear of its facing or placket, in mm."""
-
-
-BOW = 600.0
-"""A cord is so much longer than the body, in mm: the craft's length for its bow."""
 
 
 def finds_cord(bench: Workbench) -> Iterator[Duty]:
@@ -61,16 +58,15 @@ def cord(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "cord",
         Act.FASTEN,
         f"Draw the cord in: {name}",
-        f"As long as the body there and {bench.length(BOW)} for the bow. A safety pin in its end. {drawn}",
+        f"{as_long(bench)}. A safety pin in its end. {drawn}",
         *held,
         at=Bench.HAND,
         took=minutes.each(8),
         after={Fact.PREPARED: "its tunnel is sewn first"},
         gives=(Fact.FINISHED,),
-        uses=(Use(Supply.CORD, bench.round_the_body([join.id]) + BOW),),
+        uses=(Use(Supply.CORD, bench.round_the_body([join.id]) + beyond_the_body(bench)),),
         on=on,
-        caution="A cord can catch and strangle: none at the neck or hood of a child's garment, elsewhere short ends; "
-        "local rules may forbid more.",
+        caution=CAUTION,
         booklet=True,
         look="Drawn up and let go, the fullness spreads evenly.",
     )

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.cords import belt_caution
 from rowanseed.core.make.families.strips import caught_in, on_strip, strip_technique
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
@@ -67,6 +68,7 @@ def tie_belt(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=caught_in(bench, duty),
         on=on_strip(bench, duty, finishes=True),
         booklet=True,
+        caution=belt_caution(bench),
         look="The gap cannot be told from the seam.",
     )
 
