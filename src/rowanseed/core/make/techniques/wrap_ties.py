@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import SLIPS, what_laps
+from rowanseed.core.make.families.cords import belt_caution
 from rowanseed.core.make.families.strips import folded_strip
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
@@ -105,6 +106,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=tuple(Need(facts.closure(Fact.OPENED, id), "the slot is cut first") for id in closures),
         gives=tuple(facts.closure(Fact.CLOSED, id) for id in closures),
         on=On(closures=closures, pieces=detail.on),
+        caution=belt_caution(bench),
         booklet=True,
         look="The skirt laps smoothly under the band and stays shut when you walk and sit.",
     )
