@@ -716,6 +716,25 @@ def test_a_belts_gap_is_closed_where_it_was_left():
     assert {round(x, 3) for x, _ in row.line} == {round(line[-1][0], 3) for line in left}
 
 
+@pytest.mark.parametrize(
+    ("name", "id", "piece", "edge", "down", "long"),
+    [
+        ("drawstring dress", "openings-waist-cord", "front", "waist", 6.0, 8.0),
+        # A casing of 40 mm, 10 mm of it turned under: the tunnel reaches 28 mm below its fold.
+        ("pyjama trousers", "openings-waist", "front", "waist", 15.0, 12.0),
+    ],
+)
+def test_openings_for_a_cord_lie_in_the_middle_of_the_tunnel(name, id, piece, edge, down, long):
+    """In a casing they were told 25 mm below its fold: the row that holds it ran through them."""
+    bench, op, stack = step(name, id)
+    line = LineString(as_drawn(bench.piece(piece), bench.size).stitched((EdgePart(piece, edge),)))
+    hole = LineString(stack.cuts[0])
+    assert line.distance(hole.centroid) == pytest.approx(down, abs=0.1) and hole.length == pytest.approx(long)
+    assert f"{down / 10:g} cm" in " ".join(op.how)
+    if len(stack.cuts) == 2:
+        assert hole.distance(LineString(stack.cuts[1])) == pytest.approx(40.0, abs=0.1)
+
+
 def test_a_vent_is_held_from_its_seam_to_the_edge_of_what_is_cut_on():
     bench, _, stack = step("pencil skirt", "vent-centre-back")
     (row,), (edge,) = stack.rows, stack.folds

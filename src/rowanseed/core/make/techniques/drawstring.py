@@ -20,6 +20,14 @@ from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import Finish, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
+HOLE = 12.0
+"""An opening for the cord is so long, in mm."""
+
+
+def below_the_fold(allowance: float) -> float:
+    """How far below the folded edge the middle of the tunnel lies, in mm."""
+    return (allowance - turned_under(allowance)) / 2
+
 
 def finds(bench: Workbench) -> Iterator[Duty]:
     for finish in edges_of(bench, FinishKind.CASING):
@@ -38,9 +46,9 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.BUTTONHOLE,
         f"Work two openings for the cord: {step.name}",
         f"On the right side at the centre front, {bench.margin(20)} to both sides of the centre, where the tunnel will "
-        f"be: the middle of each {bench.margin(under + wide / 2)} below the line that the edge is folded on.",
+        f"be: the middle of each {bench.margin(below_the_fold(allowance))} below the line that the edge is folded on.",
         f"A square of fusible, {bench.margin(25)} wide, on the wrong side behind each; then an upright buttonhole "
-        f"{bench.margin(12)} long, or an eyelet. Cut it open now: later there is a layer behind it.",
+        f"{bench.margin(HOLE)} long, or an eyelet. Cut it open now: later there is a layer behind it.",
         took=minutes.each(6, 2),
         setting=settings.buttonhole(bench.household),
         needs=(*bench.flat_first([finish.id]), *across(bench, finish)),

@@ -16,6 +16,8 @@ from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
+BESIDE, SHORTER = 20.0, 4.0
+"""Openings for a cord lie so far beside the centre, and are so much shorter than the tunnel is wide, in mm."""
 CLEAR = 50.0
 """An opening for a cord lies so far from a front edge, clear of its facing or placket, in mm."""
 
@@ -78,7 +80,7 @@ def _openings(bench: Workbench, step: Steps, join: Join, fronts: Sequence[str], 
     beside = (
         f"of both fronts, {bench.margin(CLEAR)} from the finished edge"
         if is_open
-        else f"of the {bench.name(centre)}, {bench.margin(20)} to both sides of the centre front"
+        else f"of the {bench.name(centre)}, {bench.margin(BESIDE)} to both sides of the centre front"
     )
     above = f"{bench.margin(tunnel_width(bench, join) / 2)} above the stitching line of the seam"
     return step(
@@ -87,7 +89,8 @@ def _openings(bench: Workbench, step: Steps, join: Join, fronts: Sequence[str], 
         f"Work two openings for the cord: {lower_first(join.name)}",
         f"On the right side {beside}, {above}: through the garment alone, not through the allowances.",
         f"A square of fusible, {bench.margin(25)} wide, on the wrong side behind each; then an eyelet, or an upright "
-        f"buttonhole {bench.margin(tunnel_width(bench, join) - 4)} long. Cut it open now: later a layer is behind it.",
+        f"buttonhole {bench.margin(tunnel_width(bench, join) - SHORTER)} long. Cut it open now: later a layer is "
+        "behind it.",
         took=minutes.each(6, 2),
         setting=settings.buttonhole(bench.household),
         needs=tuple(bench.flat_first([join.id])),
