@@ -12,6 +12,8 @@ from rowanseed.core.make.trimming import gathering_rows, is_trimmed
 from rowanseed.core.make.zip_kinds import IN_A_SEAM
 from rowanseed.core.pattern.making import ClosureKind, DetailKind
 from tests.core.everyday import EVERYDAY, everyday
+from tests.core.garments import SIZE
+from tests.core.wardrobe import WARDROBE
 
 LENGTH = re.compile(r"(−?\d+(?:\.\d+)?) cm")
 CUT = re.compile(
@@ -49,6 +51,23 @@ def test_gathering_rows_lie_to_both_sides_of_the_stitching_line_and_clear_of_the
     outer, inner = gathering_rows(allowance)
     assert 3.0 <= outer < allowance < inner
     assert allowance != 15.0 or (outer, inner) == (10.0, 18.0)
+
+
+@pytest.mark.parametrize("name", [*EVERYDAY, *WARDROBE])
+def test_the_row_that_is_taken_out_lies_on_the_garments_side_of_the_seam(name):
+    """Both rows of a ruffle lay in its allowance, and one of them was to be taken out of the garment."""
+    if name in EVERYDAY:
+        pattern = everyday(name)
+        size = pattern.envelope.sizes[0]
+    else:
+        pattern, size = WARDROBE[name](), SIZE
+    for op in compile_garment(pattern, "A", size, MakingChoices()).operations:
+        said = " ".join(op.how)
+        found = re.search(r"[Tt]wo rows at the longest stitch[^.;]*?, (\S+) cm and (\S+) cm from the raw edge", said)
+        if found is not None and op.edges:
+            allowance = min(pattern.piece(e.piece).edge(e.edge).allowance for e in op.edges) / 10
+            outer, inner = (float(length) for length in found.groups())
+            assert outer < allowance < inner, f"{op.id}: {said}"
 
 
 def test_less_than_can_be_cut_off_evenly_is_left():

@@ -11,8 +11,9 @@ from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import gathering_rows, narrowest, trimmed
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, FinishKind
+from rowanseed.core.pattern.making import DetailKind, FinishKind, Join
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -20,6 +21,11 @@ def finds(bench: Workbench) -> Iterator[Duty]:
     for detail in bench.details_of(DetailKind.RUFFLE):
         if detail.pieces and detail.along and all(id in bench.joins for id in detail.along):
             yield single(detail.id, *bench.parts_of(detail))
+
+
+def _trimmed(bench: Workbench, join: Join) -> str:
+    cut = trimmed(bench, narrowest(bench, (*join.a, *join.b)), 6.0)
+    return f"{cut}, " if cut else ""
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
@@ -34,8 +40,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"ends-{join.id}",
             Act.JOIN,
             f"Join the ruffle's strips: {step.name}",
-            f"{bench.seam_of(join)}, right sides together; trim to {bench.margin(6)}, neaten both edges together as "
-            "you go, and press to one side.",
+            f"{bench.seam_of(join)}, right sides together; {_trimmed(bench, join)}neaten both edges together as you "
+            "go, and press to one side.",
             took=minutes.each(4),
             meant=frozenset({Meant.ENCLOSES}),
             gives=(facts.join(Fact.JOINED, join.id), facts.join(Fact.PRESSED, join.id)),
@@ -63,12 +69,13 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         )
     rows = f"gathering rows of the {lower_first(detail.name)}"
     upper = tuple(part for f in caught for part in f.parts)
+    outer, inner = gathering_rows(narrowest(bench, upper or edge))
     yield step(
         "gather",
         Act.GATHER,
         f"Gather the ruffle: {step.name}",
-        f"Two rows at the longest stitch, {bench.margin(8)} and {bench.margin(14)} from the raw edge, ends left long. "
-        "Quarter the ruffle and the edge that it goes to.",
+        f"Two rows at the longest stitch, {bench.margin(outer)} and {bench.margin(inner)} from the raw edge, ends left "
+        "long. Quarter the ruffle and the edge that it goes to.",
         took=minutes.seam(3 * step.mm),
         setting=settings.longest(bench.household),
         after={Fact.PREPARED: "its hem is easier to sew flat"} if hemmed else {},
