@@ -5,7 +5,7 @@ from dataclasses import replace
 
 import pytest
 
-from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.trimming import gathering_rows, is_trimmed
@@ -92,6 +92,12 @@ def test_the_seam_of_a_zip_is_cut_wide_enough_for_it_and_says_so(name):
     assert all(composed.pattern.piece(p.piece).edge(p.edge).allowance >= 12.0 for p in parts)
     assert ("take no zip" in composed.assumed.get("features.opening.kind", "")) == bool(parts)
     assert "take no zip" not in compose(EVERYDAY[name]).assumed.get("features.opening.kind", "")
+
+
+def test_allowances_too_wide_for_a_curve_are_refused_at_their_own_field():
+    with pytest.raises(DescriptionRefused, match="make them narrower") as caught:
+        compose(replace(EVERYDAY["tunic"], allowance=25.0))
+    assert [one.field for one in caught.value.refusals] == ["allowance"]
 
 
 def test_a_seam_too_narrow_for_a_tunnel_is_left_to_the_booklet():

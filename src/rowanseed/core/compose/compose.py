@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.base.errors import AlterationError, PatternError
+from rowanseed.core.base.units import in_both
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.allowances import room_for_a_tunnel, room_for_zips
@@ -32,7 +33,8 @@ from rowanseed.core.compose.sizes import NAPE, Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
-from rowanseed.core.pattern.check import faults
+from rowanseed.core.make.trimming import USUAL
+from rowanseed.core.pattern.check import ALLOWANCES_CROSS, faults
 from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, Structure, View
 from rowanseed.core.pattern.inner_lines import with_lines_inside
 from rowanseed.core.pattern.making import (
@@ -106,7 +108,7 @@ def compose(description: Description) -> Composed:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"{STIFFEN}{id}", "sewn-in-interfacing") for id in stiff]
     pattern = replace(_pattern(build), assumed=_unconfirmed(build))
-    _refuse_what_does_not_meet(pattern)
+    _refuse_what_does_not_meet(pattern, description.allowance)
     _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
         pattern = _as_measured(pattern, description)
@@ -201,9 +203,12 @@ def _as_measured(pattern: Pattern, description: Description) -> Pattern:
     return pattern
 
 
-def _refuse_what_does_not_meet(pattern: Pattern) -> None:
+def _refuse_what_does_not_meet(pattern: Pattern, allowance: float) -> None:
     """Features that cannot be drafted together are refused, never handed on as a pattern that is not whole."""
     found = next(faults(pattern), None)
+    if found is not None and found.problem == ALLOWANCES_CROSS and allowance > USUAL:
+        said = f"Allowances {in_both(allowance)} wide cross each other at a curve ({found.where}): make them narrower."
+        raise DescriptionRefused((Refusal("allowance", said),))
     if found is not None:
         said = f"Drafted together, these features give no whole pattern: {found.where}: {found.problem}"
         raise DescriptionRefused((Refusal("features", said),))

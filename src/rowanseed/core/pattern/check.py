@@ -42,6 +42,9 @@ def check(pattern: Pattern) -> None:
         raise PatternError(fault.problem, "Nothing was stored; put it right and bring the pattern again.", fault.where)
 
 
+ALLOWANCES_CROSS = "With its seam allowances the outline crosses itself."
+
+
 def faults(pattern: Pattern) -> Iterator[Fault]:
     """Every fault, drawing first, then envelope, then making."""
     if not pattern.pieces:
@@ -147,7 +150,7 @@ def _shape_faults(piece: Piece, size: str, shape: Shape) -> Iterator[Fault]:
     elif signed_area(ring) <= 1:
         yield Fault(place(piece, size), "The edges run clockwise or enclose nothing; they go round counter-clockwise.")
     elif not _is_simple(lines(piece, size).cutting_ring()):
-        yield Fault(place(piece, size), "With its seam allowances the outline crosses itself.")
+        yield Fault(place(piece, size), ALLOWANCES_CROSS)
     top, bottom = shape.grainline
     if math.dist(top, bottom) < 1 or abs(top[1] - bottom[1]) > 0.01 * math.dist(top, bottom):
         yield Fault(place(piece, size), "The grainline has to run along x, from the top of the garment down.")

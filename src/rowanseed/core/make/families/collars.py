@@ -202,8 +202,8 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         how=(
             f"The {bench.name(inner)} on top, right side down, its pressed-in neck edge staying turned up.",
             f"{bench.seam_of(bench.joins[duty.id])} in one run: from the fold of the pressed-in edge round one end, "
-            "along the collar, and round the other end; stitch length 1.5 round the ends. Leave the last "
-            f"{bench.margin(15)} of the outer neck allowance free.",
+            "along the collar, and round the other end; stitch length 1.5 round the ends. At both ends the "
+            f"{bench.name(outer)}'s neck allowance stays free.",
             "Take out the basting.",
         ),
         requires=(
