@@ -141,7 +141,7 @@ descriptions = st.builds(
     garment=one_of(GarmentKind),
     figure=one_of(Figure),
     cloth=one_of(Structure),
-    allowance=st.sampled_from([10.0, 15.0]),
+    allowance=st.sampled_from([6.0, 10.0, 15.0, 20.0]),
     features=features,
 )
 """Most of these contradict themselves somewhere; what does not must come out whole."""
