@@ -6,6 +6,7 @@ how a garment lies before its wearer, left and right, is common practice, no sou
 
 import math
 import re
+from dataclasses import replace
 from itertools import pairwise
 
 import pytest
@@ -14,6 +15,7 @@ from hypothesis import strategies as st
 from shapely.geometry import LineString, Point, Polygon
 from shapely.ops import unary_union
 
+from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.families.tunnels import GAP
@@ -733,6 +735,23 @@ def test_openings_for_a_cord_lie_in_the_middle_of_the_tunnel(name, id, piece, ed
     assert f"{down / 10:g} cm" in " ".join(op.how)
     if len(stack.cuts) == 2:
         assert hole.distance(LineString(stack.cuts[1])) == pytest.approx(40.0, abs=0.1)
+
+
+@pytest.mark.parametrize("word", ["underline", "interline"])
+def test_a_backed_piece_is_basted_in_rows_along_the_grain(word):
+    described = EVERYDAY["coat"]
+    features = replace(described.features, underlining=word == "underline", interlining=word == "interline")
+    pattern = compose(replace(described, features=features)).pattern
+    size = pattern.envelope.sizes[0]
+    bench = workbench(pattern, "A", size, MakingChoices())
+    operations = compile_garment(pattern, "A", size, MakingChoices()).operations
+    backed = [op for op in operations if op.id.startswith(f"{word}-")]
+    assert backed
+    for stack in (stack_of(bench, op) for op in backed):
+        rows = [LineString(row.line) for row in stack.rows]
+        assert rows and all(row.by_hand for row in stack.rows)
+        assert all(stack.layers[0].shape.buffer(-20.0).covers(row) for row in rows)
+        assert all(abs(row.coords[0][0] - row.coords[-1][0]) < 0.1 for row in rows)
 
 
 def test_a_vent_is_held_from_its_seam_to_the_edge_of_what_is_cut_on():
