@@ -179,10 +179,10 @@ class Paper:
             found = self.box_of(centre, texts, size)
             # Words of two lines stand clear of others, so that each line is seen to belong to its own.
             clear = (found[0], found[1] - apart, found[2], found[3] + apart)
-            line = [at, _edge_of(found, at)] if leader or near > 4 else []
-            if line and any(box(*word).intersects(LineString(line)) for word in self.words):
+            if not self._is_free(clear) or (_overlap(found, about) and solid.intersects(box(*found))):
                 continue
-            if self._is_free(clear) and not (_overlap(found, about) and solid.intersects(box(*found))):
+            line = [at, _edge_of(found, at)] if leader or near > 4 else []
+            if not line or not any(_runs_through(word, *line) for word in self.words):
                 if line:
                     self.line(line, self.letter * 0.05, stroke=QUIET)
                 self._say_all(centre, texts, size, bold=0)
@@ -287,6 +287,20 @@ def _in_two(text: str) -> tuple[str, ...]:
 
 def _overlap(a: Box, b: Box) -> bool:
     return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+
+
+def _runs_through(found: Box, a: Point, b: Point) -> bool:
+    """Whether a straight line has a point in a box."""
+    first, last = 0.0, 1.0
+    for k in (0, 1):
+        low, high, gone = found[k] - a[k], found[k + 2] - a[k], b[k] - a[k]
+        if not gone:
+            if low > 0 or high < 0:
+                return False
+            continue
+        near, far = sorted((low / gone, high / gone))
+        first, last = max(first, near), min(last, far)
+    return first <= last
 
 
 def _edge_of(found: Box, at: Point) -> Point:
