@@ -934,6 +934,7 @@ _MADE = {
     "square yoke": square_yoke,
     "scalloped": scalloped,
     "interlined": interlined,
+    "underlined": lambda: described(opening=BUTTONED, underlining=True),
     "eased sleeve": eased,
     "gathered sleeve": shirred,
     "dropped sleeve": dropped,
