@@ -160,20 +160,24 @@ class Paper:
         return False
 
     def outside(self, at: Point, away: Point, *lines: str, leader: bool = False) -> None:
-        """Lines of words beside a point, away from the pieces, as near as they fit; what is long stands in two lines,
-        so that the drawing beside it stays large."""
-        texts = [part for line in lines for part in (_in_two(line) if len(line) > LONG else (line,))]
+        """Lines of words beside a point, away from the pieces, as near as they fit; what is long stands in two lines
+        beside a drawing, and in one above and below a high one, so that it stays large."""
+        parted = [part for line in lines for part in (_in_two(line) if len(line) > LONG else (line,))]
+        whole = [", ".join(lines)]
         gone = math.hypot(*away) or 1.0
         ux, uy = away[0] / gone, away[1] / gone
         solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
         prepare(solid)
         about: Box = solid.bounds
         size = self.letter * 0.9
-        apart = size * APART * (len(texts) > 1)
+        left, top, right, low = about
+        fits_above = len(whole[0]) * size * 0.58 < max(right - left, low - top)
         for near, turn in (*product(range(1, 60), AHEAD), *product(range(1, 60), BESIDE)):
             dx = ux * math.cos(turn) - uy * math.sin(turn)
             dy = ux * math.sin(turn) + uy * math.cos(turn)
             reach = size * (0.6 + near * 0.4)
+            texts = whole if fits_above and abs(dy) > abs(dx) else parted
+            apart = size * APART * (len(texts) > 1)
             half, more = max(map(len, texts)) * size * 0.29, (len(texts) - 1) * size * 0.62
             centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * (reach + more))
             found = self.box_of(centre, texts, size)
