@@ -75,6 +75,13 @@ def test_less_than_can_be_cut_off_evenly_is_left():
     assert not is_trimmed(7.0, 6.0) and not is_trimmed(6.0, 6.0) and not is_trimmed(6.0, 10.0)
 
 
+def test_a_step_that_trims_nothing_is_not_called_grading():
+    for allowance, word in ((6.0, "Clip"), (15.0, "Grade and clip")):
+        _, operations = made("tunic", allowance)
+        (op,) = (op for op in operations if op.id == "trim-neck-facing")
+        assert op.title.startswith(f"{word}: ")
+
+
 def test_a_seam_that_is_a_tunnel_is_cut_wide_enough_for_its_cord():
     composed = compose(replace(EVERYDAY["drawstring dress"], allowance=6.0))
     (join,) = (j for j in composed.pattern.making.joins if j.id == "waist")

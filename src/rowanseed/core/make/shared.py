@@ -13,7 +13,7 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import Run
-from rowanseed.core.make.trimming import graded_each, narrowest
+from rowanseed.core.make.trimming import graded_each, is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
 from rowanseed.core.pattern.pieces import Panel
@@ -353,7 +353,10 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
         )
     if turns:
         told.append(turns.clipped)
-    what = "Grade and clip" if curved or turns else "Grade the allowances"
+    is_graded, is_clipped = is_trimmed(narrowest(bench, parts), 6.0), curved or turns
+    what = "Grade the allowances" if is_graded else "Leave the allowances"
+    if is_clipped:
+        what = "Grade and clip" if is_graded else "Clip"
     return Operation(
         id=f"trim-{duty[0]}",
         technique=technique,
