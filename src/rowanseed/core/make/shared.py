@@ -353,10 +353,9 @@ def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str
         )
     if turns:
         told.append(turns.clipped)
-    is_graded, is_clipped = is_trimmed(narrowest(bench, parts), 6.0), curved or turns
-    what = "Grade the allowances" if is_graded else "Leave the allowances"
-    if is_clipped:
-        what = "Grade and clip" if is_graded else "Clip"
+    is_graded = is_trimmed(narrowest(bench, parts), 6.0)
+    clipped, left = ("Grade and clip", "Grade the allowances") if is_graded else ("Clip", "Leave the allowances")
+    what = clipped if curved or turns else left
     return Operation(
         id=f"trim-{duty[0]}",
         technique=technique,
