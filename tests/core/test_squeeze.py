@@ -13,11 +13,14 @@ from shapely.ops import unary_union
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Pin, Problem
 from rowanseed.core.lay.search.arrange import Arrangement, StretchSearch, laying_of, plan_of, simple, stretch_items
+from rowanseed.core.lay.search.clock import Budget
 from rowanseed.core.lay.search.kernel import Poses, overlaps
 from rowanseed.core.lay.search.nofit import convex_rings
 from rowanseed.core.lay.search.packing import State
+from rowanseed.core.lay.search.race import Race, never, silent
 from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.search.tables import build
+from rowanseed.core.lay.search.tuning import TUNING
 from rowanseed.core.pattern.pieces import Grain
 
 WIDTH, GAP = 600.0, 3.0
@@ -146,3 +149,13 @@ def test_a_search_that_is_stuck_begins_elsewhere_and_looks_at_others_again_when_
     assert search.best is own
     search.adopt(other, late=True)
     assert search.best is other
+
+
+def test_a_race_searches_by_the_tuning_it_is_given():
+    """Its packings took the built-in one, so that no other could be tried."""
+    other = TUNING._replace(shrinking=TUNING.shrinking._replace(afresh=3))
+    square = ((0.0, 0.0), (200.0, 0.0), (200.0, 200.0), (0.0, 200.0))
+    run = Race(problem([square, square]), Budget(sweeps=12), silent, never, other)
+    run.run()
+    assert {search.tuning for stretch in run.stretches.values() for search in stretch.searches} == {other}
+    assert all(search.packing.tuning is other for stretch in run.stretches.values() for search in stretch.searches)

@@ -13,6 +13,7 @@ from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
+from rowanseed.core.make.trimming import narrowest
 from rowanseed.core.make.which import seams
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
@@ -69,7 +70,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         ),
         look="The seam lies open, and its allowances run on beside the opening in the same line.",
     )
-    allowance = bench.edge_allowance(join.a[0])
+    allowance = narrowest(bench, (*join.a, *join.b))
     faced = [j for j in bench.joins.values() if bench.is_faced(j) and detail in bench.openings.open_at(j)]
     yield step(
         "open",

@@ -17,6 +17,7 @@ from rowanseed.core.make.families.slits import (
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
+from rowanseed.core.make.trimming import narrowest
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DetailKind
 
@@ -26,7 +27,7 @@ def slit(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_joins(bench, "slit", join.id)
     ids = (join.id,)
     yield from seam_above(bench, detail, join, "slit")
-    allowance = bench.edge_allowance(join.a[0])
+    allowance = narrowest(bench, (*join.a, *join.b))
     yield step(
         "slit",
         Act.TURN,

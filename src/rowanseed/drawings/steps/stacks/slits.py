@@ -41,7 +41,7 @@ def _turned_back(bench: Workbench, op: Operation, *, at_top: bool) -> Stack | No
     wide = (bench.edge_allowance(a), bench.edge_allowance(b))
     left, right = (w - TURNED if w >= WIDE else w for w in wide)
     names = (bench.piece(a.piece).name, bench.piece(b.piece).name)
-    at, down, past = from_the_fold(wide[0]), -1.0 if at_top else 1.0, "below" if at_top else "above"
+    at, down, past = from_the_fold(min(wide)), -1.0 if at_top else 1.0, "below" if at_top else "above"
     words = (
         f"The {seam_of(names)} from inside, pressed open and drawn straight, and its open part "
         f"{'above' if at_top else 'below'}, the allowances turned back: the row runs along one side "
