@@ -156,6 +156,8 @@ def fold_over(bench: Workbench, op: Operation) -> Stack | None:
     half = _half(lying, _fold_of(lying, bench.size), sewn[0])
     deep = piece.edge(over.edge).allowance
     row = within(aside(line, inward(lying, line) * (IN - deep)), half)
+    if len(row) < 2:
+        return None
     window = about([row], SHOWN / 2)
     words = (
         f"The upper end of the {lower_first(piece.name)}, right side up, folded on its fold line, wrong sides "
