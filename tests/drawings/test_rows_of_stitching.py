@@ -241,7 +241,8 @@ def test_notches_meet_that_belong_together(part, kind):
 
 
 def test_hooks_and_buttons_of_a_band_are_shown_on_the_band_alone():
-    assert drawn("buttoned jeans", "buttonholes-band-button").words == "Waistband, right side up, at the waist."
+    assert drawn("buttoned jeans", "buttonholes-band-button").words.startswith("Right waistband, right side up, with")
+    assert drawn("buttoned jeans", "buttons-band-button").words.startswith("Left waistband, right side up, with")
     assert drawn("jeans", "hook-band-hook").words.startswith("Both ends of the waistband.")
 
 

@@ -12,7 +12,8 @@ from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import length_of
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness
-from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.geometry.outline import Point, chain_length
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel
 
@@ -92,7 +93,14 @@ def apron(build: Build) -> None:
     build.closures.append(Closure("closing", kind, "waist"))
     fastening = fastening_mark(build.description)
     if fastening is not None:
-        places = {size.name: (EXTENSION, 1.5 * asked_band.width) for size in build.figures.sizes}
+        # At its back the right end is where the band begins: it laps over on women's.
+        is_right = build.description.figure is Figure.WOMEN
+
+        def at(size: Size) -> Point:
+            whole = chain_length(build.edge("waistband", "inner", size))
+            return (whole - EXTENSION if is_right else EXTENSION, 1.5 * asked_band.width)
+
+        places = {size.name: at(size) for size in build.figures.sizes}
         build.point("waistband", InnerPoint("waistband-button", fastening, places))
     if asked is not None and asked.kind is SkirtKind.CARTRIDGE_PLEATS:
         build.ways.append(("waist", "cartridge-pleats"))

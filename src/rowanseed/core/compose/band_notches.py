@@ -9,6 +9,7 @@ from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Where
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
+from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import length_on
 
 EDGES = ("waist", "neck")
@@ -45,6 +46,8 @@ def _places(build: Build, join: Join, band: Piece, size: Size) -> Places:
     if opening.kind is None or len(half) < 2 or any(mark.edge == edge.edge and _is_ours(mark) for mark in band.marks):
         return {}
 
+    under = mark_distance(band, size.name, band.mark(edge.from_mark)) if edge.from_mark else 0.0
+
     def long(part: EdgePart) -> float:
         return length_on(build.pieces[part.piece], size.name, part) / ratio
 
@@ -57,9 +60,9 @@ def _places(build: Build, join: Join, band: Piece, size: Size) -> Places:
         panels = {panel: sum(long(p) for p in half if build.pieces[p.piece].panel is panel) for panel in SHELL}
         if cut.fold or cut.count != 1 or sum(panels.values()) < sum(long(p) for p in half) - 1.0:
             return {}
-        # The end that laps lies on the front; from there round the front.
+        # The end beneath lies on the back; from there round the back.
         front, back = panels[Panel.FRONT], panels[Panel.BACK]
-        return _named([front, 2 * front, 2 * front + back])
+        return _named([under + at for at in (back, 2 * back, 2 * back + front)])
     # What is sewn to a band is told from the front to the back.
     from_the_opening = half[::-1] if opening.where is Where.BACK else half
     whole, met = _reach(band, size, edge), along(from_the_opening)
@@ -72,7 +75,7 @@ def _places(build: Build, join: Join, band: Piece, size: Size) -> Places:
         total = sum(long(p) for p in half)
         return _named(sorted(total - at for at in met))
     total = 2 * sum(long(p) for p in half)
-    return _named([*met, total / 2, *sorted(total - at for at in met)])
+    return _named([under + at for at in (*met, total / 2, *sorted(total - at for at in met))])
 
 
 def _named(places: Sequence[float]) -> Places:

@@ -9,6 +9,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel, PointKind
 from rowanseed.core.pattern.walk import length_on
@@ -39,10 +40,12 @@ def folded(build: Build, id: str, wide: float) -> None:
 
 @dataclass(frozen=True)
 class Laps:
-    """How far the ends of a cuff reach past the edge that it is sewn to, in mm: the end beneath, and the upper one."""
+    """How far the ends of a cuff reach past the edge that it is sewn to, in mm: the end beneath, and the upper one; and
+    how far they lie over each other as it is worn."""
 
     under: float
     over: float = 0.0
+    worn: float = 0.0
 
 
 def cuff(
@@ -81,7 +84,9 @@ def cuff(
     )
     build.finish(f"{id}-inside", "Inside of the cuffs", FinishKind.TURNED, inside)
     if laps is not None:
-        at = {size.name: (chain_length(draw(size)["inner"]) - 15.0, 1.5 * depth) for size in build.figures.sizes}
+        # The hole in the middle of the lap: the button then stands as far from the other end.
+        back = laps.worn / 2
+        at = {s.name: (chain_length(draw(s)["inner"]) - back, 1.5 * depth) for s in build.figures.sizes}
         build.point(id, InnerPoint(f"{id}-buttonhole", PointKind.BUTTONHOLE, at))
         build.closures.append(Closure(f"{id}-buttons", ClosureKind.BUTTONS, f"{id}s"))
 
@@ -99,12 +104,13 @@ def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio:
     """A band folded over the waist, with an underlap where it opens.
 
     `parts` are one half of the waist. Where it opens at the centre front or back the band is cut in two halves, joined
-    on the other side; elsewhere it is one piece that begins and ends at the opening.
+    on the other side; elsewhere it is one piece that begins and ends at the opening: seen from outside, its seam below,
+    it begins at the left.
     """
     asked = build.description.features.band
     lap, depth = asked.underlap if opening else 0.0, asked.width
-    halved = opening in ("back", "front") if asked.parts is None else asked.parts == 2
-    whole = parts if halved else tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
+    halved = is_halved(build, opening)
+    whole = parts if halved else _round_the_waist(build, parts, opening)
 
     def draw(size: Size) -> Edges:
         return band_draw(along(build, whole, size) / ratio + lap, 2 * depth, ("inner", "far-end", "waist", "near-end"))
@@ -122,8 +128,10 @@ def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio:
     ends = ("near-end",) if halved else ("far-end", "near-end")
     waist = part("waistband", "waist")
     if lap:
-        build.mark("waistband", Mark("opening", MarkKind.NOTCH, "waist", "end", build.each(lambda size: lap)))
-        waist = EdgePart("waistband", "waist", None, None, "opening")
+        first = not halved and lies_under_first(build, opening)
+        anchor, ends_at = ("start", ("opening", None)) if first else ("end", (None, "opening"))
+        build.mark("waistband", Mark("opening", MarkKind.NOTCH, "waist", anchor, build.each(lambda size: lap)))
+        waist = EdgePart("waistband", "waist", None, *ends_at)
     folded(build, "waistband", depth)
     build.join(
         "waist",
@@ -136,3 +144,28 @@ def waistband(build: Build, parts: tuple[EdgePart, ...], *, opening: str, ratio:
     inside = (part("waistband", edge) for edge in ("inner", *ends))
     build.finish("waistband-inside", "Inside of the waistband", FinishKind.TURNED, inside)
     build.along["waist"] = ("waist",)
+
+
+def is_halved(build: Build, opening: str) -> bool:
+    """Whether a waistband is cut in two halves that are joined where nothing opens."""
+    parts = build.description.features.band.parts
+    return opening in ("back", "front") if parts is None else parts == 2
+
+
+def lies_under_first(build: Build, opening: str) -> bool:
+    """Whether the end at which a band in one piece begins lies beneath the other: the back's at a side, the right one
+    at the back; at the front the left one on women's garments, whose right front laps over."""
+    return opening != "front" or build.description.figure is Figure.WOMEN
+
+
+def _round_the_waist(build: Build, parts: tuple[EdgePart, ...], opening: str) -> tuple[EdgePart, ...]:
+    """All edges of a waist, of which one half is given from the centre front on, from the opening round to it again."""
+    left, right = (tuple(part(p.piece, p.edge, hand) for p in parts) for hand in ("left", "right"))
+    match opening:
+        case "front":
+            return (*left, *right[::-1])
+        case "side":
+            backs = sum(build.pieces[p.piece].panel is Panel.BACK for p in parts)
+            return (*left[len(left) - backs :], *right[::-1], *left[: len(left) - backs])
+        case _:
+            return (*right[::-1], *left)

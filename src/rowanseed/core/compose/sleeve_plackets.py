@@ -23,7 +23,7 @@ SHARE = 0.6
 """It runs up no farther than this share of the underarm seam."""
 FROM_THE_FRONT = 0.75
 """Where the slash lies in the sleeve's end, as a share of it from the front."""
-UNDERLAP, STRIP_LAP = 12.0, 20.0
+UNDERLAP, STRIP_LAP = 12.0, 25.0
 """How wide the underlap of a tower placket is; how far a cuff laps over a strip, in mm."""
 OVERLAP = 25.0
 """How wide the overlap of a tower placket is, in mm."""
@@ -44,12 +44,13 @@ def laps(kind: SleevePlacket | None) -> Laps | None:
         case None:
             return None
         case SleevePlacket.CONTINUOUS:
-            return Laps(STRIP_LAP)
+            return Laps(STRIP_LAP, worn=STRIP_LAP)
         case SleevePlacket.TOWER:
-            return Laps(UNDERLAP - BOX, OVERLAP - BOX)
+            under, over = UNDERLAP - BOX, OVERLAP - BOX
+            return Laps(under, over, worn=under + over)
         case SleevePlacket.FACED:
             # Its seam takes so much of both sides of the slash.
-            return Laps(STRIP_LAP - 2 * BESIDE)
+            return Laps(STRIP_LAP - 2 * BESIDE, worn=STRIP_LAP)
         case _ as never:
             assert_never(never)
 

@@ -91,6 +91,12 @@ def _has_part_in(pattern: Pattern, piece: Piece, closure: Closure) -> bool:
     return piece.id in own if own else piece.id not in both | flies
 
 
+def holed(pattern: Pattern, closure: Closure) -> tuple[Piece, ...]:
+    """The pieces that have the buttonholes of a closure."""
+    marked = (p for p in pattern.pieces if any(q.kind is PointKind.BUTTONHOLE for q in p.points))
+    return tuple(p for p in marked if _has_part_in(pattern, p, closure))
+
+
 def number_of(pattern: Pattern, size: str, kinds: Collection[PointKind], closure: Closure | None = None) -> int:
     """How many of these there are on the whole garment, or of one closure; each cuff and each fly has its own."""
     both, total = cuffs(pattern), 0

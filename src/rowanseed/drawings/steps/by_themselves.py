@@ -16,11 +16,13 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.runs import ENDS, edge_name
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.double_darts import double_darts_of
+from rowanseed.core.pattern.fastenings import holed
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pieces import Dart, InnerPoint, LineKind, Panel, Piece, PointKind
 from rowanseed.core.pattern.pleats import is_of_pleat, pleats_of
 from rowanseed.core.printing.lines import dart_runs, upright
+from rowanseed.drawings.steps.buttonholes import called, draw_fastenings, hand_worked, has_holes, mirrored
 from rowanseed.drawings.steps.edges import BEGIN, Manner, ends_told, manner_of, parts_of, worked_edges
 from rowanseed.drawings.steps.paper import Paper, about, runs
 from rowanseed.drawings.steps.placing import Lying, as_drawn, stretch
@@ -98,10 +100,11 @@ class OnTable:
     worked: Sequence[tuple[EdgeShown | None, EdgePart]]
     shape: BaseGeometry
     window: BaseGeometry | None
+    name: str
 
     def moved(self, dx: float, dy: float) -> OnTable:
         window = None if self.window is None else translate(self.window, dx, dy)
-        return OnTable(_moved(self.lying, dx, dy), self.worked, translate(self.shape, dx, dy), window)
+        return OnTable(_moved(self.lying, dx, dy), self.worked, translate(self.shape, dx, dy), window, self.name)
 
 
 def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
@@ -110,6 +113,9 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
     names = list(dict.fromkeys([*(p for p, _ in edges), *op.on.pieces]))
     known = {piece.id for piece in bench.pattern.pieces}
     names = [name for name in names if name in known]
+    if op.act in (Act.BUTTON, Act.BUTTONHOLE):
+        closures = [bench.closures[id] for id in op.on.closures if id in bench.closures]
+        names = [piece.id for one in closures for piece in holed(bench.pattern, one)] or names
     if not names:
         return None
     right, is_whole = _right_side_up(op), op.act in WHOLE
@@ -127,18 +133,19 @@ def by_themselves(paper: Paper, bench: Workbench, op: Operation) -> Laid | None:
             paper.add("path", d=path_of(inner), fill=QUIET, fill_opacity=0.22)
         if op.technique == HOOK_AND_EYE:
             _fastened_at_the_top(paper, one.lying, (part for _, part in one.worked))
-        elif not (is_whole or _is_about_darts(op)):
+        elif not (is_whole or _is_about_darts(op) or _is_fastened(op, one.lying)):
             worked_edges(paper, op, one.lying, one.worked, told, shape=one.shape, window=one.window)
         notches(paper, one.lying, within=one.shape)
-        _worked_marks(paper, op, one)
+        _worked_marks(paper, bench, op, one)
     side = "right side" if right else "wrong side"
     for one in table:
-        name = one.lying.piece.name
-        if not paper.inside(one.shape.intersection(Polygon(one.lying.seam()).buffer(0)), name, side):
+        if not paper.inside(one.shape.intersection(Polygon(one.lying.seam()).buffer(0)), one.name, side):
             left, _, over, low = one.shape.bounds
-            paper.outside(((left + over) / 2, low), (0, 1), name, side, leader=True)
-    listing = listed(lower_first(one.lying.piece.name) for one in table)
+            paper.outside(((left + over) / 2, low), (0, 1), one.name, side, leader=True)
+    listing = listed(lower_first(one.name) for one in table)
+    fastened = any(_is_fastened(op, one.lying) for one in table)
     along = "" if is_whole else _along_words(bench, op, edges)
+    along = f", with its {'buttonholes' if op.act is Act.BUTTONHOLE else 'buttons'}" if fastened else along
     sewn = f" Sew {op.run.words}." if op.run is not None else ""
     if op.act is Act.FOLD and any(pleats_of(one.lying.piece, one.lying.size) for one in table):
         sewn += " Each dashed line is folded and laid on the line that its arrow points to."
@@ -166,11 +173,14 @@ def _on_table(
     piece = bench.piece(name)
     shown_whole = opened_out(piece) if op.technique == ONE_SIDED else piece
     lying = as_drawn(shown_whole, bench.size, right_side_up=right_side_up)
+    hand, of_the_other = hand_worked(bench, op, piece)
+    lying = mirrored(lying) if of_the_other else lying
     worked = parts_of(op, name, [edge for piece, edge in edges if piece == name])
     parts = [part for _, part in worked]
     shape = outside(lying, parts) if op.turned is not None else Polygon(lying.cutting()).buffer(0)
     window = _looked_at(op, lying, worked)
-    return OnTable(lying, worked, shape if window is None else shape.intersection(window), window)
+    seen = shape if window is None else shape.intersection(window)
+    return OnTable(lying, worked, seen, window, called(piece, hand))
 
 
 def _looked_at(op: Operation, lying: Lying, worked: Sequence[tuple[EdgeShown | None, EdgePart]]) -> BaseGeometry | None:
@@ -260,13 +270,18 @@ def _dart_lines(op: Operation, lying: Lying) -> list[list[Point]]:
     return [[lying.move(upright(p)) for p in run] for run in found]
 
 
+def _is_fastened(op: Operation, lying: Lying) -> bool:
+    """Whether a step works buttonholes or sews on buttons at the marks of a piece."""
+    return op.act in (Act.BUTTON, Act.BUTTONHOLE) and has_holes(lying.piece)
+
+
 def _is_about_darts(op: Operation) -> bool:
     """Whether a step is about darts, tucks or pleats, which are drawn instead of the edges that they end on."""
     words = ("dart", "folds", "pleat", "tuck", ONE_SIDED)
     return op.act in (Act.DART, Act.FOLD) or any(word in op.technique for word in words)
 
 
-def _worked_marks(paper: Paper, op: Operation, one: OnTable) -> None:
+def _worked_marks(paper: Paper, bench: Workbench, op: Operation, one: OnTable) -> None:
     """Darts, pleat and fold lines, buttons, buttonholes, pocket corners, where the step is about them."""
     lying = one.lying
     piece, size = lying.piece, lying.size
@@ -287,6 +302,9 @@ def _worked_marks(paper: Paper, op: Operation, one: OnTable) -> None:
             ends = LineString([lying.move(upright(p)) for p in line.ends[size]])
             for run in runs(ends.intersection(one.shape)):
                 paper.line(run, width * 0.8, FOLDED, stroke=INK)
+    if op.act in (Act.BUTTON, Act.BUTTONHOLE):
+        draw_fastenings(paper, bench, op, lying)
+        return
     for point in _wanted(op, lying):
         paper.spot(lying.move(upright(point.at[size])))
 

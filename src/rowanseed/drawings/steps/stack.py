@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shapely.geometry import LineString
+from shapely.geometry import LineString, MultiPoint
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.make.holes import USUAL
+from rowanseed.drawings.steps.buttonholes import LEAST, draw_button
 from rowanseed.drawings.steps.paper import Paper, runs
 from rowanseed.drawings.steps.shown import Laid
 from rowanseed.drawings.steps.stitching import arrow
@@ -61,6 +63,7 @@ class Stack:
     cuts: tuple[tuple[Point, ...], ...] = ()
     marks: tuple[Point, ...] = ()
     folds: tuple[tuple[Point, ...], ...] = ()
+    buttons: tuple[Point, ...] = ()
 
 
 def drawn(paper: Paper, stack: Stack) -> Laid:
@@ -75,12 +78,16 @@ def drawn(paper: Paper, stack: Stack) -> Laid:
         paper.line(line, paper.letter * 0.1, FOLDED, stroke=INK)
     for row in stack.rows:
         _row(paper, row, stack)
+    radius = max(USUAL / 2, paper.letter * LEAST)
+    for at in stack.buttons:
+        draw_button(paper, at, radius)
+    kept_clear = MultiPoint(stack.buttons).buffer(1.3 * radius)
     for x, y in stack.marks:
         paper.add("circle", cx=x, cy=y, r=paper.letter * 0.22, fill=INK)
     # The uppermost first: where a name has no room on it, its line is there before the names below find their places.
     for k, layer in reversed(list(enumerate(stack.layers))):
         covered = unary_union([other.shape for other in stack.layers[k + 1 :]])
-        seen = layer.shape.difference(covered)
+        seen = layer.shape.difference(covered).difference(kept_clear)
         side = () if layer.stuff is Stuff.TAPE else (layer.stuff.words,)
         if not paper.inside(seen, layer.name, *side):
             _beside(paper, seen, layer.name, *side)

@@ -25,8 +25,8 @@ BELOW = 15.0
 """They go on so far below the zip's end, in mm."""
 SIDES = ("edge", "lower", "inner", "waist")
 FLIES = (ClosureKind.FLY_ZIP, ClosureKind.BUTTON_FLY)
-HOLE, UPPER, LOWER, APART = 18.0, 25.0, 20.0, 25.0
-"""A hole's middle lies so far from the strip's fold; the first so far below its upper end, the last so far above the
+HOLE, UPPER, LOWER, APART = 15.0, 25.0, 20.0, 25.0
+"""A button sits so far from the strip's fold; the first so far below its upper end, the last so far above the
 end of the opening, and they stand so far apart at least, in mm."""
 BUTTONS = 4
 """So many are usual on the strip, the one in the band not counted (common practice, no source)."""

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.bands import waistband
+from rowanseed.core.compose.bands import is_halved, lies_under_first, waistband
 from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.openings import is_open_skirt
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, Waist, Where
 from rowanseed.core.compose.waists import fullness, tell_waist, waist_finish, waist_parts
+from rowanseed.core.geometry.outline import Point, chain_length
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind
 from rowanseed.core.pattern.pieces import InnerPoint
 
@@ -30,8 +33,17 @@ def finish(build: Build, body: Body) -> None:
     fastening = fastening_mark(description)
     if fastening is not None:
         band = description.features.band
-        at = ((band.underlap if opens else 0.0) + EXTENSION, 1.5 * band.width)
-        places = {size.name: at for size in build.figures.sizes}
+        # In the end that laps over: in both halves the underlap is drawn, which is cut off there.
+        under_first = lies_under_first(build, opens) if opens else description.figure is not Figure.MEN
+        at_far_end = not is_halved(build, opens) and not under_first
+
+        def at(size: Size) -> Point:
+            if at_far_end:
+                return (chain_length(build.edge("waistband", "inner", size)) - EXTENSION, 1.5 * band.width)
+            beside = band.underlap if opens and is_halved(build, opens) else 0.0
+            return (beside + EXTENSION, 1.5 * band.width)
+
+        places = {size.name: at(size) for size in build.figures.sizes}
         build.point("waistband", InnerPoint("waistband-button", fastening, places))
     if opening.kind is not None and opening.kind.zips_a_seam:
         build.closures.append(Closure("band-hook", ClosureKind.HOOK_AND_EYE, "waist"))

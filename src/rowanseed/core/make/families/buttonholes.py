@@ -9,20 +9,19 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.holes import BEYOND, THICK, is_along_edge
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Setting
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.envelope import Figure
-from rowanseed.core.pattern.fastenings import cuffs, fly_pieces, number_of
-from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind, Join
+from rowanseed.core.pattern.fastenings import cuffs, fly_pieces, holed, number_of
+from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel, Piece, PointKind
 
+MOST_SHOWN = 4
+"""So many edges are shown at most."""
 SLIPS = "A blade slips: a pin across the end of the hole stops it."
-
-
-THICK = 3.0
-"""The thickness of a button where only its diameter is known, in mm (common practice, no source)."""
 
 
 def buttoned_ids(bench: Workbench) -> tuple[str, ...]:
@@ -102,8 +101,8 @@ def where_they_lie(bench: Workbench, id: str) -> str:
     """Which edge laps over, and where on it the holes lie."""
     if is_of_cuffs(bench, id):
         return (
-            f"{CUFF_LAPS}; the hole lies along the cuff, in the middle of its width, beginning {bench.margin(10)} from "
-            "that end. Left and right mirror each other."
+            f"{CUFF_LAPS}; the hole lies along the cuff, in the middle of its width, at the mark, and begins "
+            f"{bench.fine(BEYOND)} beyond it towards that end. Left and right mirror each other."
         )
     goes = ("the hole goes into",) if number_of_holes(bench, id) == 1 else ()
     return f"{laps_over(bench, *goes)} {place_of_holes(bench)}"
@@ -123,22 +122,16 @@ def place_of_holes(bench: Workbench) -> str:
         return along_band(bench, above, which="The hole")
     uppermost = "" if above is None else " " + along_band(bench, above, which="The uppermost")
     if any(p.id in upright for p in bands):
-        return f"They stand upright in the band, on its middle, at the marks.{uppermost}"
-    return (
-        f"They lie across, beginning {bench.fine(3)} beyond the centre line towards the edge, at the marks.{uppermost}"
-    )
-
-
-def is_along_edge(join: Join) -> bool:
-    """Whether a seam sews a band to an edge that opens."""
-    return any(p.edge in ("opening", "placket") for p in (*join.a, *join.b))
+        return f"They stand upright in the band, on its middle, each with its mark half-way.{uppermost}"
+    across = f"They lie across, at the marks, and begin {bench.fine(BEYOND)} beyond the centre line towards the edge."
+    return f"{across}{uppermost}"
 
 
 def along_band(bench: Workbench, band: Piece, *, which: str) -> str:
     """Where the hole lies in what goes on above an edge that opens: a stand, a waistband."""
     return (
         f"{which} lies along the {bench.name(band.id)}, in the middle of its width, at the mark, and begins "
-        f"{bench.fine(3)} beyond it towards the end."
+        f"{bench.fine(BEYOND)} beyond it towards the end."
     )
 
 
@@ -159,16 +152,11 @@ def after_everything(bench: Workbench) -> Iterator[Need]:
 
 def on_holes(bench: Workbench, id: str) -> On:
     of_cuffs = cuffs(bench.pattern, bench.closures[id])
-    holes = [
-        p
-        for p in bench.pattern.pieces
-        if any(q.kind is PointKind.BUTTONHOLE for q in p.points)
-        and (p.id in of_cuffs if of_cuffs else p.id not in cuffs(bench.pattern) | fly_pieces(bench.pattern))
-    ]
+    holes = holed(bench.pattern, bench.closures[id])
     names = ("sleeve",) if of_cuffs else ("front", "opening")
     return On(
         closures=(id,),
-        edges=tuple(EdgeShown(p.id, e.name) for p in holes for e in p.edges if e.name in names)[:2],
+        edges=tuple(EdgeShown(p.id, e.name) for p in holes for e in p.edges if e.name in names)[:MOST_SHOWN],
     )
 
 

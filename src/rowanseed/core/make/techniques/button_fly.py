@@ -19,6 +19,7 @@ from rowanseed.core.make.families.flies import (
     whole,
 )
 from rowanseed.core.make.families.zips import beside
+from rowanseed.core.make.holes import BEYOND
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -30,9 +31,8 @@ from rowanseed.core.pattern.pieces import PointKind
 
 PIECES = 3
 """A facing, a shield and a strip with the buttonholes."""
-SET_BACK, FROM_FOLD = 3.0, 12.0
-"""The strip's fold lies so far inside the lap's edge, and its holes begin so far from the fold, in mm (common practice,
-no source)."""
+SET_BACK = 3.0
+"""The strip's fold lies so far inside the lap's edge, in mm (common practice, no source)."""
 
 
 def finds(bench: Workbench) -> Iterator[Duty]:
@@ -69,8 +69,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.BUTTONHOLE,
         "Sew the buttonholes of the fly's strip",
         f"{holes} of them. {length_of_hole(bench)}",
-        f"They lie across the strip, at the marks, and begin {bench.fine(FROM_FOLD)} from its fold. Cut them open now, "
-        "while the strip is loose, a pin across each end.",
+        f"They lie across the strip, at the marks, and begin {bench.fine(BEYOND)} beyond them towards its fold. Cut "
+        "them open now, while the strip is loose, a pin across each end.",
         took=minutes.each(4, max(1, holes)),
         setting=settings.buttonhole(bench.household),
         needs=(Need(facts.piece(Fact.PREPARED, strip), "it is made up first"),),
@@ -139,7 +139,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         needs=(Need(facts.closure(Fact.OPENED, closure.id), "they are marked through the holes"),),
         after={Fact.ATTACHED: "the shield is sewn on first"},
         gives=(Fact.CLOSED,),
-        on=On(closures=(closure.id,), pieces=(shield,)),
+        on=On(closures=(closure.id,), pieces=(shield,), edges=on.edges),
         booklet=True,
         look="Buttoned, the lap lies flat and its edge covers the buttons.",
     )

@@ -5,11 +5,13 @@ from __future__ import annotations
 from dataclasses import replace
 
 from shapely.geometry import LineString, Polygon
+from shapely.geometry import Point as Spot
 from shapely.ops import substring
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families.flies import BEFORE, LAP, sides
+from rowanseed.core.make.holes import holes_of_piece
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.techniques.button_fly import SET_BACK
 from rowanseed.core.make.techniques.fly_zip import ROWS_OF_TAPE
@@ -137,6 +139,61 @@ def holes_behind(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=(Row(lap.inside(SET_BACK + wide - 2 * BESIDE)),))
 
 
+def pressed(bench: Workbench, op: Operation) -> Stack | None:
+    """Both fronts from inside: the facing turned in on the lap, the allowance folded on the underlap."""
+    found, piece = _fronts(bench, op, gap=APART, from_right=False), _own(bench, op, 0)
+    if found is None:
+        return None
+    lap, under = found
+    wide = _wide(piece, bench.size) if piece is not None else EXTENSION
+    name = piece.name if piece is not None else "extension"
+    deep = bench.edge_allowance(bench.joins[bench.closures[op.on.closures[0]].join].a[0]) - BEFORE
+    turned = under.strip(deep - BEFORE).union(under.strip(-BEFORE)).buffer(0.05)
+    words = (
+        f"Both fronts from inside. The {lower_first(lap.name)}: the {lower_first(name)} turned in at the stitching "
+        f"line. The {lower_first(under.name)}: its allowance folded {bench.margin(BEFORE)} outside that line."
+    )
+    layers = (
+        lap.cloth(folded_at=0.0),
+        Layer(lap.strip(wide, tail=BELOW), Stuff.RIGHT, name),
+        under.cloth(folded_at=BEFORE),
+        Layer(turned, Stuff.RIGHT, "allowance, folded"),
+    )
+    return Stack(layers, words, folds=(lap.line, under.inside(-BEFORE)))
+
+
+def buttons(bench: Workbench, op: Operation) -> Stack | None:
+    """The shield under the fold of the lower front, and on it the buttons, where the lap's holes come to lie."""
+    found, shield, strip = _fronts(bench, op), _own(bench, op, 1), _own(bench, op, 2)
+    if found is None or shield is None or strip is None:
+        return None
+    _, under = found
+    holes = holes_of_piece(bench, strip)
+    if not holes:
+        return None
+    top = min(p[0] for chain in strip.shapes[bench.size].edges.values() for p in (chain[0].start, chain[-1].end))
+    # The lap's edge lies on this front's centre line; its strip is set back from there.
+    inside = SET_BACK + _to_the_fold(strip, bench.size, holes[0].mark)
+    line = LineString(under.inside(-inside))
+    at = [line.interpolate(hole.mark[0] - top) for hole in holes]
+    wide = _wide(shield, bench.size)
+    words = (
+        f"The {lower_first(under.name)}, right side up, with the {lower_first(shield.name)} under its fold; the "
+        "buttons stand on it where the holes of the closed lap come to lie."
+    )
+    below = Layer(under.strip(-BEFORE - wide, tail=BELOW).buffer(0.05), Stuff.RIGHT, shield.name)
+    return Stack((below, under.cloth(folded_at=BEFORE)), words, buttons=tuple((p.x, p.y) for p in at))
+
+
+def _to_the_fold(strip: Piece, size: str, mark: Point) -> float:
+    """How far a hole's mark lies from the fold of its strip, in mm; half the strip's width where no fold is drawn."""
+    fold = next((cut.fold for cut in strip.cuts if cut.fold is not None), None)
+    if fold is None:
+        return _wide(strip, size) / 2
+    line = LineString([p for s in strip.shapes[size].edges[fold] for p in (s.start, s.end)])
+    return float(line.distance(Spot(mark)))
+
+
 def topstitched(bench: Workbench, op: Operation) -> Stack | None:
     """The row on the right side of the lap, from its curve's end up to the waist."""
     found = _fronts(bench, op)
@@ -168,10 +225,13 @@ def _curved(lap: Edge) -> tuple[Point, ...]:
 STACKS = {
     ("fly zip", "facing"): facing,
     ("fly zip", "underlap"): underlap,
+    ("fly zip", "extensions"): pressed,
     ("fly zip", "baste"): tape,
     ("fly zip", "zip"): topstitched,
     ("button fly", "facing"): facing,
     ("button fly", "underlap"): underlap,
     ("button fly", "baste"): holes_behind,
     ("button fly", "lap"): topstitched,
+    ("button fly", "extensions"): pressed,
+    ("button fly", "buttons"): buttons,
 }
