@@ -10,7 +10,7 @@ from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.bagged import enclosing
-from rowanseed.core.make.families.jacket_linings import GAP, falls
+from rowanseed.core.make.families.jacket_linings import GAP, falls, hem_seam
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for, iron_for_both
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
@@ -133,7 +133,7 @@ def _whole(bench: Workbench, duty: Duty) -> Iterator[Need]:
 
 def _hem_seam(bench: Workbench, join: Join) -> str:
     """The lining is sewn to the raw edge of what the shell turns up: by the lining's allowance on both."""
-    return f"{bench.margin(bench.edge_allowance(join.b[0]))} seam from the raw edges,"
+    return f"{bench.margin(hem_seam(bench, join.a[0], join.b[0]))} seam from the raw edges,"
 
 
 def _lower(bench: Workbench, join: Join, needs: tuple[Need, ...]) -> Iterator[Operation]:

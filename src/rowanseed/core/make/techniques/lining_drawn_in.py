@@ -23,6 +23,12 @@ ID = "lining drawn in"
 KEY = "lining-drawn:"
 
 
+def basted_at(bench: Workbench, part: EdgePart) -> float:
+    """How far from the raw edge garment and lining are basted together, in mm: inside the seam, where it stays."""
+    allowance = bench.edge_allowance(part)
+    return max(allowance / 2, allowance - 5)
+
+
 def _caught(bench: Workbench, join: Join) -> Finish | None:
     """The edge of a lining that hangs from a waist seam; that of a skirt's own goes into its band."""
     found = bench.finishes.get(f"{ALONG}{join.id}")
@@ -94,7 +100,7 @@ def _held(bench: Workbench, join: Join, finish: Finish) -> Operation:
             "Wrong sides together, the lining inside, raw edges even; seams on seams, centres and quarters on each "
             "other.",
             *((turned,) if opened else ()),
-            f"Baste the two gathered edges together, {bench.margin(bench.edge_allowance(finish.parts[0]) - 5)} from "
+            f"Baste the two gathered edges together, {bench.margin(basted_at(bench, finish.parts[0]))} from "
             "the raw edge, where it stays: the seam is sewn through all of them.",
         ),
         bench=Bench.HAND,
