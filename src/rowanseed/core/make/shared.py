@@ -208,7 +208,7 @@ def press(
         if way == "open"
         else f"As sewn first, then {words}."
     ]
-    if any(bench.bends.is_curved(part) for id in duty for part in bench.parts(id)):
+    if way != "flat" and any(bench.bends.is_curved(part) for id in duty for part in bench.parts(id)):
         told.append(
             "Over a ham where it curves." if bench.household.equipment.ham else "Over a rolled towel where it curves."
         )

@@ -14,9 +14,9 @@ from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.turned import Turned
-from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
+from rowanseed.core.make.workbench import HOT, Workbench, shown
 from rowanseed.core.pattern.making import Join
-from rowanseed.core.pattern.walk import join_over_garment
+from rowanseed.core.pattern.walk import join_over_garment, length_on
 
 
 def finds_layers(bench: Workbench) -> Iterator[Duty]:
@@ -86,7 +86,11 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
 
 
 def _tape(bench: Workbench, made_up: Join, inner: str) -> Operation:
-    length = join_over_garment(bench.pattern, bench.size, made_up)
+    own = [part for part in (*made_up.a, *made_up.b) if part.piece == inner]
+    long = {part: length_on(bench.piece(inner), bench.size, part) for part in own}
+    upper = max(own, key=lambda part: long[part])
+    # The seam runs down both ends as well, which need none.
+    length = join_over_garment(bench.pattern, bench.size, made_up) * long[upper] / sum(long.values())
     return Operation(
         id=f"tape-{made_up.id}",
         technique=ID,
@@ -99,7 +103,7 @@ def _tape(bench: Workbench, made_up: Join, inner: str) -> Operation:
         ),
         bench=Bench.HAND,
         minutes=minutes.hand(length),
-        on=on_joins(bench, made_up.id),
+        on=On(joins=(made_up.id,), edges=shown((upper,))),
         requires=(Need(facts.piece(Fact.STIFFENED, inner), "interfacing goes on first", where_given=True),),
         gives=(facts.join(Fact.PREPARED, made_up.id),),
         uses=(Use(Supply.TAPE, length),),

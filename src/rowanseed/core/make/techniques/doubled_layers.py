@@ -48,7 +48,15 @@ def layers(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         rows=0,
         look="Both layers lie as one, without a bubble between them.",
     )
-    yield press(bench, duty.ids, ID, way="flat", words="flat", how=("Both layers flat together.",))
+    yield press(
+        bench,
+        duty.ids,
+        ID,
+        way="flat",
+        words="flat",
+        how=("Both layers flat together.",),
+        look="Neither layer is longer than the other, and no fold is pressed into either.",
+    )
 
 
 TECHNIQUE = Technique(

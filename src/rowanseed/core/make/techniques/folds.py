@@ -12,7 +12,7 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, On, Operation
 from rowanseed.core.make.shared import before_shaping
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.pieces import Dart, Piece, Taken
+from rowanseed.core.pattern.pieces import SLASHES, Dart, LineKind, Panel, Piece, Taken
 
 KEY = "folds:"
 
@@ -42,6 +42,16 @@ def _taken_in(bench: Workbench, piece: Piece) -> tuple[str, ...]:
     )
 
 
+def _choose(bench: Workbench, piece: Piece) -> str:
+    """Which way pleats lie that no arrow tells (common practice, no source; practitioners disagree)."""
+    slashed = any(line.kind is LineKind.PLACEMENT and line.id in SLASHES for line in piece.lines)
+    if piece.panel is Panel.SLEEVE and slashed:
+        return "they usually lie towards the placket: choose one way and keep it"
+    if piece.panel is Panel.FRONT and piece.has_edge("crotch"):
+        return "some lay them towards the centre front, some towards the side: choose one way and keep it"
+    return "choose one way and keep it"
+
+
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     piece = bench.piece(duty.id.removeprefix(KEY))
     folds, name = folds_of(piece), bench.name(piece.id)
@@ -66,7 +76,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                 if words == "tucks"
                 else (
                     "Pleats: from the right side bring one line onto the other, the fold lying as the "
-                    "tissue's arrow says; without an arrow choose one way and keep it. Pin down the fold.",
+                    f"tissue's arrow says; without an arrow {_choose(bench, piece)}. Pin down the fold.",
                 )
             ),
             f"Baste across all of them {bench.margin(10)} from the raw edge, in the allowance, where it stays.",

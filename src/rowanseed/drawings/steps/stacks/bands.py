@@ -11,6 +11,7 @@ from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.make.families import contour_bands
 from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
@@ -93,6 +94,38 @@ def turned_in(bench: Workbench, op: Operation) -> Stack | None:
         Layer(above, Stuff.RIGHT, f"{band.name}, folded", window),
     )
     return Stack(layers, words.rstrip(), rows=(Row(within(line, window)),))
+
+
+def contour(bench: Workbench, op: Operation) -> Stack | None:
+    """The outer layer of a contour band beside what it is sewn to, its inner one behind it, and the row in the ditch;
+    by itself where the two do not lie flat beside each other."""
+    inner = op.edges[0].piece
+    found = next((found for found in contour_bands.bands(bench) if found[3] == inner), None)
+    if found is None:
+        return None
+    join, band = found[0], bench.piece(found[2])
+    one, other = pair_shown(bench, op, join)
+    among = shares(bench, join, one, other)
+    if one[0].piece == band.id:
+        one, other, among = other, one, (among[1], among[0])
+    first = as_drawn(bench.piece(one[0].piece), bench.size)
+    against = runs_against(bench.pattern, one[0], other[0])
+    second = opened_from(first, one, band, other, against=against, shares=among)
+    flat = _lies_flat(stretch(first.stitched(one), among[0]), stretch(second.stitched(other), among[1]))
+    lying, sewn = (second, one) if flat else (_seam_below(as_drawn(band, bench.size), other), other)
+    line = (first if flat else lying).stitched(sewn)
+    window = about([line], SHARE)
+    layers = [Layer(Polygon(lying.seam()).buffer(0).intersection(window), Stuff.RIGHT, band.name, window)]
+    where = "what it is sewn to does not lie flat beside it and is left out"
+    if flat:
+        shape = Polygon(first.seam()).buffer(0).intersection(window)
+        layers.insert(0, Layer(shape, Stuff.RIGHT, first.piece.name, window))
+        where = f"the {lower_first(first.piece.name)} below it"
+    words = (
+        f"The {lower_first(band.name)}, right side up, the {bench.name(inner)} behind it, its edge just past the seam; "
+        f"{where}: {IN_THE_DITCH}"
+    )
+    return Stack(tuple(layers), words, rows=(Row(within(line, window)),))
 
 
 def _lies_flat(line: Sequence[Point], on: Sequence[Point]) -> bool:
@@ -182,5 +215,6 @@ STACKS = {
     ("band", "ends"): ends,
     ("band", "fold"): fold_over,
     ("band", "turn"): turned_in,
+    ("contour band", "turn"): contour,
     ("half placket", "turn"): turned_in,
 }

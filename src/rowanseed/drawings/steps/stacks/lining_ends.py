@@ -11,6 +11,7 @@ from rowanseed.core.make.operation import EdgeShown, Operation
 from rowanseed.core.make.techniques.lining_drawn_in import basted_at
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
+from rowanseed.drawings.steps.opening import TAPE
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.straight import ABOUT
 
@@ -18,6 +19,8 @@ HIGH = 110.0
 """So much of garment and lining is drawn above an edge, in mm."""
 CUT_AWAY = 0.45
 """So much of the upper layer's width is cut away at its top, that the lower one is seen."""
+ZIP_CLEAR, SEAM = 5.0, 15.0
+"""A lining is felled so far from a zip's coil; so much of what it is felled to is seen below it, in mm."""
 LOWER = ("hem", "wrist")
 
 
@@ -137,7 +140,38 @@ def basted_in(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, f"{words} The dashed line is the seam.", rows=(Row(((-ABOUT, at), (ABOUT, at))),), folds=folds)
 
 
+def along_the_zip(bench: Workbench, op: Operation) -> Stack | None:
+    """The lining of a bodice turned in beside the zip and at the waist, about the corner where both meet."""
+    edges = [e for e in op.edges if e.piece in bench.linings]
+    waist = next((e for e in edges if any(x.piece == e.piece and x.edge != e.edge for x in edges)), None)
+    if waist is None:
+        return None
+    name = bench.piece(waist.piece).name
+    of = next((x.of for x in bench.pattern.making.layers if x.piece == waist.piece), None)
+    shell = lower_first(bench.piece(of).name) if of is not None else "shell"
+    teeth, wide = ((0.0, -HIGH), (0.0, 0.0)), ABOUT
+    over = box(ZIP_CLEAR, -HIGH, wide, 0.0)
+    layers = (
+        Layer(box(-TAPE, -HIGH, TAPE, SEAM), Stuff.TAPE, "zip, its back", teeth=teeth),
+        Layer(
+            box(TAPE, -HIGH, wide, SEAM),
+            Stuff.WRONG,
+            f"allowances of the waist, up on the {shell}",
+            box(TAPE - 1.0, -HIGH, wide, SEAM + 1.0),
+        ),
+        Layer(over, Stuff.RIGHT, name, box(ZIP_CLEAR - 1.0, -HIGH, wide, 1.0)),
+    )
+    words = (
+        f"The {lower_first(name)} from inside, about its lower corner, drawn straight: its edge is turned in "
+        f"{bench.fine(ZIP_CLEAR)} clear of the zip's coil and felled to the tape, its lower edge felled to the "
+        "allowances of the waist seam."
+    )
+    row = Row(((ZIP_CLEAR, -HIGH), (ZIP_CLEAR, 0.0), (wide, 0.0)), by_hand=True)
+    return Stack(layers, words, rows=(row,))
+
+
 STACKS = {
+    ("lined bodice", "fell"): along_the_zip,
     ("bagged lining", "sew"): sewn,
     ("bagged lining", "anchor"): anchored,
     ("bagged lining", "fold"): pressed,

@@ -2,18 +2,25 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
+from shapely.geometry import box
+
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.families.slits import BEYOND, TURNED, WIDE, from_the_fold, open_part
 from rowanseed.core.make.operation import Operation
+from rowanseed.core.make.techniques.lining_at_vent import behind
 from rowanseed.core.make.techniques.open_at_top import ID as AT_TOP
 from rowanseed.core.make.techniques.vent_in_a_seam import SLANTS
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import VENT_EDGE, Detail, DetailKind, Join
-from rowanseed.drawings.steps.stack import Row, Stack, Stuff
+from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
 from rowanseed.drawings.steps.straight import beside, pressed_open, seam_of
 
 ABOVE = 70.0
 """So much of the seam is drawn above what is left open, in mm."""
+FELLED_INSIDE = 3.0
+"""A lining's folds lie so far inside those of a slit, in mm."""
 CUT_ON = 40.0
 """What is cut on for a vent is drawn so wide where the pattern has no edge for it, in mm."""
 SHOWN = 150.0
@@ -91,4 +98,51 @@ def vent(bench: Workbench, op: Operation) -> Stack | None:
     return Stack(layers, words, rows=(row,), folds=(edge,))
 
 
-STACKS = {("slit", "slit"): slit, (AT_TOP, "open"): open_above, ("vent", "vent"): vent}
+def lining_felled(bench: Workbench, op: Operation) -> Stack | None:
+    """The lining behind a slit or a vent: its folded edges, felled to what is turned back there."""
+    found = _opened(bench, op, DetailKind.SLIT)
+    garments = behind(bench, found[0]) if found is not None else None
+    if found is None or garments is None or not found[1].a or not found[1].b:
+        return None
+    (detail, join), shell = found, bench.details[garments.id]
+    (a, b), (low, goes_on) = (join.a[0], join.b[0]), _low(bench, detail, join)
+    names = (bench.piece(a.piece).name, bench.piece(b.piece).name)
+    left, right = beside(names, Stuff.RIGHT, top=-ABOVE, low=low, above=True, below=goes_on)
+    seam, end = f"The {seam_of(names)} from inside, drawn straight, and the {shell.kind.value} below it", low + 1.0
+    if shell.kind is DetailKind.VENT:
+        piece = bench.piece(shell.to_mark[0]) if shell.to_mark is not None else None
+        drawn_on = piece is not None and piece.has_edge(VENT_EDGE)
+        wide = piece.edge(VENT_EDGE).allowance if piece is not None and drawn_on else CUT_ON
+        gone = box(0.0, 0.0, wide, end)
+        extension = Layer(box(0.0, 0.0, wide, low), Stuff.RIGHT, "extension of the vent", box(-1.0, -1.0, wide, end))
+        words = (
+            f"{seam}, closed: on the side that its extensions are folded to, the lining is cut out and turned in along "
+            "their inner edge and across their top; on the other it is turned in along its seam's line. Both folds are "
+            "felled to the extensions."
+        )
+        lines = [((0.0, 0.0), (0.0, low)), ((0.0, 0.0), (wide, 0.0), (wide, low))]
+        below: tuple[Layer, ...] = (extension,)
+    else:
+        gone, inside = box(-FELLED_INSIDE, 0.0, FELLED_INSIDE, end), FELLED_INSIDE
+        words = (
+            f"{seam}: both edges of the lining are turned in {bench.fine(FELLED_INSIDE)} inside the slit's own folds "
+            "and felled to what is turned back there; at its top a few stitches across."
+        )
+        lines = [((-inside, low), (-inside, 0.0), (inside, 0.0), (inside, low))]
+        below = ()
+    layers = [
+        replace(
+            one, shape=one.shape.difference(gone), window=None if one.window is None else one.window.difference(gone)
+        )
+        for one in (left, right)
+    ]
+    rows = tuple(Row(line, by_hand=True) for line in lines)
+    return Stack((*below, *layers), words, rows=rows)
+
+
+STACKS = {
+    ("lining at a vent", "fell"): lining_felled,
+    ("slit", "slit"): slit,
+    (AT_TOP, "open"): open_above,
+    ("vent", "vent"): vent,
+}
