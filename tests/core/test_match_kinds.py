@@ -15,14 +15,23 @@ from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Stripe, Stripes
 from rowanseed.core.cloth.matching import KINDS, NOTHING, Held, Matching, hem_points, offered
 from rowanseed.core.cloth.matching.symmetry import mirror_lines, places
 from rowanseed.core.cloth.on_ground import pockets_on_ground
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Skirt
+from rowanseed.core.compose.vocabulary import SkirtGrain
 from rowanseed.core.garment import GarmentChoices, altered, lay_problem, matched
 from rowanseed.core.geometry.outline import chain_length, flatten, point_at
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.lay import edit
 from rowanseed.core.lay.check import check
+from rowanseed.core.lay.edit.placements import lay_down, put
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind, Plan
-from rowanseed.core.pattern.pieces import Grain, Role
+from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.opened_out import OTHER_HAND, with_unlike_opened
+from rowanseed.core.pattern.pieces import Grain, Panel, Role
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
+
+from .everyday import EVERYDAY
 
 ALONG, ACROSS = 92.0, 84.0
 LINES = (Stripe(18, 4), Stripe(40, 20), Stripe(78, 4))
@@ -158,18 +167,94 @@ def test_lines_meet_in_a_v_all_along_a_seam_that_leans_alike_on_both_sides(seed)
     assert any("matched across the cloth already" in why for why in said.values())
 
 
-def test_a_seam_of_bias_pieces_is_matched_by_eye_and_says_so():
-    def on_the_bias(pattern):
-        return replace(
-            pattern,
-            pieces=tuple(
-                replace(p, cuts=tuple(replace(c, grain=Grain.BIAS) if not c.fold else c for c in p.cuts))
-                for p in pattern.pieces
-            ),
-        )
+def on_the_bias(pattern):
+    def cut(one):
+        return replace(one, grain=Grain.BIAS) if one.role is Role.MAIN else one
 
-    *_, said = laid(six_gore_skirt.draft, wanting("chevrons"), change=on_the_bias)
-    assert any("cut on the bias" in why for why in said.values())
+    return replace(pattern, pieces=tuple(replace(p, cuts=tuple(map(cut, p.cuts))) for p in pattern.pieces))
+
+
+LINES_ONLY = replace(CHECK, repeat=Repeat(None, ACROSS))
+
+
+@pytest.mark.parametrize("seed", range(1, 4))
+@pytest.mark.parametrize("cloth", [LINES_ONLY, CHECK], ids=["lines", "checks"])
+def test_lines_and_bars_meet_in_a_v_all_along_a_seam_of_the_bias(cloth, seed):
+    """Both sides slant as mirror images: so far as one has gone beyond the mirror line, the other stands short of it,
+    or as far beyond it end for end; along the cloth both have gone as far."""
+    pattern, size, problem, plan, said = laid(
+        six_gore_skirt.draft, wanting("chevrons"), cloth=cloth, change=on_the_bias, seed=seed
+    )
+    met = 0
+    for seam in sewn_seams(pattern, size, problem, plan, cloth):
+        if said.get(seam.join.name) != "":
+            continue
+        met += 1
+        parts = ((seam.a, seam.join.a[0]), (seam.b, seam.join.b[0]))
+        bars = cloth.repeat.along is not None and any(
+            match.axis == "x" and {p.piece for p in match.points} == {part.piece for _, part in parts}
+            for match in problem.matches
+        )
+        for up in (0.0, 40.0, 80.0, 160.0):
+            (xa, ya), (xb, yb) = (side.at(along_from_below(pattern, size, part, up)) for side, part in parts)
+            assert min(abs(nearest(ya + yb - 2 * 50.0, ACROSS)), abs(nearest(ya - yb, ACROSS))) < 2.0
+            assert not bars or abs(nearest(xa - xb, ALONG)) < 2.0
+    assert met
+
+
+def two_wholes():
+    """A skirt of two wholes alike, both on the bias: the usual cut of a skirt without seams at its centres."""
+    described = EVERYDAY["A-line skirt"]
+    skirt = replace(described.features.skirt or Skirt(), grain=SkirtGrain.BIAS)
+    pattern = compose(replace(described, features=replace(described.features, skirt=skirt))).pattern
+    back = replace(pattern.piece("front"), id="back", name="Back", panel=Panel.BACK, marks=(), darts=())
+    front = replace(pattern.piece("front"), marks=(), darts=())
+    sides = tuple(join for join in pattern.making.joins if {p.piece for p in (*join.a, *join.b)} == {"front", "back"})
+    return replace(pattern, pieces=(front, back), making=replace(pattern.making, joins=sides))
+
+
+def test_lines_of_two_wholes_on_the_bias_meet_in_a_v_at_both_sides():
+    pattern, size, problem, plan, said = laid(two_wholes, wanting("chevrons"), change=with_unlike_opened)
+    assert list(said.values()).count("") == 1
+    front, back = sorted(lying_on_cloth(problem, plan), key=lambda one: one.laid.piece != "front")
+    assert (front.laid.turn + back.laid.turn) % 180 == 0, "they slant as mirror images"
+    for mine, yours in (("side", f"side{OTHER_HAND}"), (f"side{OTHER_HAND}", "side")):
+        for up in (0.0, 80.0, 200.0):
+            ya, yb = (
+                one.at(along_from_below(pattern, size, EdgePart(id, edge), up))[1]
+                for one, id, edge in ((front, "front", mine), (back, "back", yours))
+            )
+            assert min(abs(nearest(ya + yb - 100.0, ACROSS)), abs(nearest(ya - yb, ACROSS))) < 2.0
+    shown = list(sewn_seams(pattern, size, problem, plan, CHECK))
+    assert shown and all(seam.on_bias and abs(seam.off_v) < 0.3 for seam in shown)
+
+
+def test_a_whole_and_a_pair_on_the_bias_are_not_promised_a_v():
+    *_, said = laid(six_gore_skirt.draft, wanting("chevrons"), cloth=LINES_ONLY, change=on_the_bias)
+    assert any("is whole, the other is cut twice" in why for why in said.values())
+
+
+def test_by_hand_a_piece_matched_on_the_bias_keeps_its_slant():
+    """Turned it goes end for end; where it slants as its partner does, the lay has a fault."""
+    _, _, problem, plan, _ = laid(six_gore_skirt.draft, wanting("chevrons"), cloth=LINES_ONLY, change=on_the_bias)
+    slanting = [(id, one) for id, one in edit.ids(plan) if problem.piece(one.piece).slants]
+    assert slanting
+    for id, one in slanting:
+        assert edit.placement(edit.turn(problem, plan, id), id).turn == (one.turn + 180) % 360
+        piece = problem.piece(one.piece)
+        wrong = lay_down(piece, (one.turn + 90) % 360, one.mirrored, one.whole, one.at)
+        assert any("slant the other way" in fault for fault in check(problem, put(plan, id, wrong)))
+
+
+def test_on_cloth_with_a_way_up_lines_of_the_bias_cannot_mirror_each_other_and_that_is_said():
+    napped = replace(CHECK, direction=Direction.ONE_WAY)
+    *_, said = laid(six_gore_skirt.draft, wanting("chevrons"), cloth=napped, change=on_the_bias)
+    assert any("the cloth has a way up" in why for why in said.values())
+
+
+def test_bars_are_not_promised_to_meet_straight_at_a_seam_of_the_bias():
+    *_, said = laid(six_gore_skirt.draft, wanting("seams", "hems"), change=on_the_bias)
+    assert said and all("on the bias" in why for why in said.values())
 
 
 def test_a_piece_held_on_its_motif_stands_there_on_every_copy():

@@ -156,7 +156,9 @@ def between(pattern, size):
             half = [part_length(pattern, size, p) / ratio for p in join.a if p.hand in (None, "left")]
             every = product((0, 1, 2), repeat=len(half))
             sums = {sum(c * long for c, long in zip(counts, half, strict=True)) for counts in every}
-            yield [min(abs(mark_distance(band, size, m) - at) for at in sums) for m in own], join, own
+            under = join.b[0].from_mark
+            lap = mark_distance(band, size, band.mark(under)) if under else 0.0
+            yield [min(abs(mark_distance(band, size, m) - lap - at) for at in sums) for m in own], join, own
 
 
 @pytest.mark.parametrize("name", EVERYDAY)

@@ -134,11 +134,12 @@ def lay_problem(
         pieces = _on_border(pattern, choices.size, cloth, pieces)
     found, _ = matched(pattern, choices, role, cloth, matching)
     bare = lay_cloth(cloth) if found else replace(lay_cloth(cloth), repeat_x=None, repeat_y=None)
-    if any(match.axis == "x" for match in found):
+    slants = {id: turns for match in found for id, turns in match.slants}
+    if any(match.axis == "x" and not {p.piece for p in match.points} <= slants.keys() for match in found):
         # Turned end for end, a piece meets its neighbour's bars at one point only, and runs away from them beside it.
         bare = replace(bare, one_way=True)
     upright = {point.piece for match in found if match.upright for point in match.points}
-    pieces = [replace(piece, one_way=True) if piece.id in upright else piece for piece in pieces]
+    pieces = [replace(p, one_way=p.one_way or p.id in upright, slants=slants.get(p.id, ())) for p in pieces]
     problem = Problem(
         name=f"{pattern.name}, size {choices.size}, {role.words}",
         cloth=bare,
@@ -171,7 +172,14 @@ def matched(
             cloth=cloth,
             how=matching,
         )
-        found += [replace(m, points=tuple(replace(q, piece=ids[q.piece]) for q in m.points)) for m in here]
+        found += [
+            replace(
+                m,
+                points=tuple(replace(q, piece=ids[q.piece]) for q in m.points),
+                slants=tuple((ids[id], turns) for id, turns in m.slants),
+            )
+            for m in here
+        ]
         seams = seams or seams_here
     return tuple(found), seams
 

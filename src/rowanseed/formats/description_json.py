@@ -57,6 +57,7 @@ from rowanseed.core.compose.vocabulary import (
     PocketKind,
     PocketPlace,
     Shaping,
+    SkirtGrain,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -132,6 +133,7 @@ class _Skirt(Strict):
     length: Number | None = None
     darts: bool | None = None
     slit: Slit = Slit.NONE
+    grain: SkirtGrain = SkirtGrain.LENGTHWISE
     coverage: Number | None = None
 
 

@@ -90,6 +90,7 @@ class _Piece(_Record):
     border: _Border | None = None
     motif: _Motif | None = None
     one_way: bool = False
+    slants: list[Literal[45, 135, 225, 315]] = Field(default=[], max_length=4)
 
 
 class _MatchPoint(_Record):
@@ -186,6 +187,7 @@ def _to_piece(p: _Piece, notes: list[str]) -> LayPiece:
         border=OnLine(p.border.at, p.border.y) if p.border else None,
         motif=Motif(p.motif.at, tuple(p.motif.places)) if p.motif else None,
         one_way=p.one_way,
+        slants=tuple(p.slants),
     )
 
 
@@ -255,6 +257,7 @@ def problem_document(problem: Problem) -> dict[str, Any]:
                 **({"border": {"at": list(p.border.at), "y": p.border.y}} if p.border else {}),
                 **({"motif": {"at": list(p.motif.at), "places": [list(q) for q in p.motif.places]}} if p.motif else {}),
                 **({"one_way": True} if p.one_way else {}),
+                **({"slants": list(p.slants)} if p.slants else {}),
             }
             for p in problem.pieces
         ],

@@ -200,6 +200,7 @@ GROUPS = (
                 when=(of({v.GarmentKind.APRON}),),
             ),
             One("features.skirt.slit", "Slit", v.Slit, when=(of(WITH_SKIRT),)),
+            One("features.skirt.grain", "Its panels lie", v.SkirtGrain, when=(of(WITH_SKIRT),)),
         ),
         SKIRTED,
     ),

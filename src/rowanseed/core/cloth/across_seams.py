@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.matching import below, meeting, runs_along
@@ -13,9 +14,10 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.folding import ClothLayer, layers_of, regions
 from rowanseed.core.lay.problem import Placement, Plan, Problem, moved
 from rowanseed.core.pattern.joined import runs_against
-from rowanseed.core.pattern.making import Join
+from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.opened_out import OTHER_HAND
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Panel
+from rowanseed.core.pattern.pieces import Grain, Panel
 
 SHOWN = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
 
@@ -56,6 +58,8 @@ class SewnSeam:
     mirrored: bool
     off: float | None
     off_v: float | None = None
+    on_bias: bool = False
+    """Whether both pieces lie at 45° to the print: what meets there meets where they slant as mirror images."""
 
 
 def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth: Cloth) -> Iterator[SewnSeam]:
@@ -76,20 +80,33 @@ def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth:
             found = next(((one, one) for one in lying if one.laid.piece == a.piece), None)
         else:
             found = _pair(lying, a.piece, b.piece, other_hand=not runs_against(pattern, a, b))
+        if found is None and pattern.piece(b.piece).has_edge(f"{b.edge}{OTHER_HAND}"):
+            # Of a piece that was opened out to be cut whole, the other side.
+            b = EdgePart(b.piece, f"{b.edge}{OTHER_HAND}")
+            join = replace(join, b=(b,))
+            found = _pair(lying, a.piece, b.piece, other_hand=False)
         if found is None:
             continue
         one, other = meeting(pattern, size, join)
         off = None
-        if along is not None:
+        on_bias = all(problem.piece(part.piece).grain is Grain.BIAS for part in (a, b))
+        between = sum(_slant(one) for one in found)
+        if along is not None and (not on_bias or abs(nearest(between, 360.0)) < 1.0):
             apart = found[0].at(one.at)[0] - found[1].at(other.at)[0]
             off = nearest(apart, along)
         off_v = None
-        alike = found[0].laid.turn == found[1].laid.turn
-        if across is not None and mirrors and alike and meets_in_a_v(pattern, size, a, b):
+        alike = abs(nearest(between, 180.0)) < 1.0 if on_bias else found[0].laid.turn == found[1].laid.turn
+        if across is not None and mirrors and alike and (on_bias or meets_in_a_v(pattern, size, a, b)):
             # Mirror images of each other: what one stands short of the mirror line, the other stands beyond it.
             low = [one.at(below(pattern, size, part))[1] for one, part in zip(found, (a, b), strict=True)]
             off_v = nearest(sum(low) - 2 * mirrors[0] * cloth.across, across)
-        yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off, off_v)
+        yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off, off_v, on_bias)
+
+
+def _slant(one: OnCloth) -> float:
+    """How a piece's own grain line runs on the cloth, in degrees."""
+    (x0, y0), (x1, y1) = one.at((0.0, 0.0)), one.at((1.0, 0.0))
+    return math.degrees(math.atan2(y1 - y0, x1 - x0))
 
 
 def nearest(apart: float, repeat: float) -> float:

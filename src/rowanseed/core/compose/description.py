@@ -35,6 +35,7 @@ from rowanseed.core.compose.vocabulary import (
     PocketKind,
     PocketPlace,
     Shaping,
+    SkirtGrain,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -117,6 +118,7 @@ class Skirt:
     length: float | None = None
     darts: bool | None = None
     slit: Slit = Slit.NONE
+    grain: SkirtGrain = SkirtGrain.LENGTHWISE
     coverage: float | None = None
 
 

@@ -202,6 +202,7 @@ def _apron(skirt: Skirt) -> Found:
     yield "skirt.tiers", "an apron is one length, not cut in tiers"
     yield "skirt.darts", "an apron has no darts"
     yield "skirt.slit", "an apron does not meet behind: it needs no slit"
+    yield "skirt.grain", "an apron is a straight length along the grain"
 
 
 def _opening(build: Build, d: Description) -> Found:

@@ -282,6 +282,13 @@ class Slit(Worded):
     SIDES = "sides"
 
 
+class SkirtGrain(Worded):
+    """How the panels of a skirt lie to the grain."""
+
+    LENGTHWISE = "lengthwise", "along the grain"
+    BIAS = "bias", "on the bias"
+
+
 class LegKind(Worded):
     STRAIGHT = "straight"
     WIDE = "wide"

@@ -209,6 +209,10 @@ def _turn_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:
             (problem.cloth.one_way or item.piece.one_way) and turn not in ONE_WAY
         ):
             yield f"{item.label}: the turn {turn} is against the grain or the direction of the cloth"
+        elif item.piece.slants:
+            hand = -1 if item.placement.mirrored and not _is_alike(item.piece) else 1
+            if hand * turn % 360 not in item.piece.slants:
+                yield f"{item.label}: the turn {turn} is against the grain: it is to slant the other way to be matched"
 
 
 def _distance_faults(problem: Problem, laid: list[_Laid]) -> Iterator[str]:

@@ -23,7 +23,6 @@ from rowanseed.core.lay.problem import (
     Problem,
     Stretch,
     moved,
-    turns,
     wanted_hands,
 )
 
@@ -81,11 +80,11 @@ def _laid(problem: Problem, kind: LayKind) -> Plan | None:
 def _wanted(problem: Problem, region: Region) -> Iterator[Placement]:
     """Every placement there has to be, at the origin."""
     for piece in problem.pieces:
-        turn = float(turns(piece.grain, problem.cloth.one_way or piece.one_way)[0])
+        turn, other = (float(piece.turns(problem.cloth, mirrored=hand)[0]) for hand in (False, True))
         as_drawn, mirrored = wanted_hands(piece)
         if region.layers == 1:
             yield from (_bare(piece, turn, mirrored=False, whole=piece.fold is not None) for _ in range(as_drawn))
-            yield from (_bare(piece, turn, mirrored=True, whole=False) for _ in range(mirrored))
+            yield from (_bare(piece, other, mirrored=True, whole=False) for _ in range(mirrored))
         elif piece.fold is not None:
             yield from (_on_fold(piece, turn) for _ in range(piece.cut))
         else:

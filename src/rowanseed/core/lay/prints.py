@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from rowanseed.core.lay.folding import ClothLayer
-from rowanseed.core.lay.problem import Match, Placement, Problem, moved, turns
+from rowanseed.core.lay.problem import Match, Placement, Problem, moved
 
 NEAR = 1e-6
 
@@ -81,5 +81,5 @@ class Prints:
 
     def _spot(self, id: str, point: tuple[float, float], axis: str) -> float:
         piece = self._problem.piece(id)
-        turn = float(turns(piece.grain, self._problem.cloth.one_way or piece.one_way)[0])
+        turn = float(piece.turns(self._problem.cloth, mirrored=False)[0])
         return moved((point,), turn, False)[0][0 if axis == "x" else 1]

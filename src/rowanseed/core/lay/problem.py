@@ -81,6 +81,14 @@ class LayPiece:
     motif: Motif | None = None
     one_way: bool = False
     """Whether it points as the tissue does even on cloth that has no way up."""
+    slants: tuple[int, ...] = ()
+    """Of a piece on the bias: the turns it may lie in as drawn; mirrored it slants the other way. Empty: any."""
+
+    def turns(self, cloth: LayCloth, *, mirrored: bool) -> tuple[int, ...]:
+        """The turns that its grain, its cloth's direction and what it is matched to allow."""
+        every = turns(self.grain, cloth.one_way or self.one_way)
+        hand = -1 if mirrored and not is_own_mirror_image(self) else 1
+        return tuple(turn for turn in every if not self.slants or hand * turn % 360 in self.slants)
 
     def __hash__(self) -> int:
         return self._hash
@@ -114,6 +122,8 @@ class Match:
     phase: float | None = None
     upright: bool = field(default=False, compare=False)
     """Whether it holds only where its pieces all point as the tissue does; a problem says so of the pieces."""
+    slants: tuple[tuple[str, tuple[int, ...]], ...] = field(default=(), compare=False)
+    """The turns in which pieces on the bias have to lie for it, as drawn; a problem says so of the pieces."""
 
 
 @dataclass(frozen=True)

@@ -11,6 +11,7 @@ from itertools import pairwise
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.make.graph import Graph
 from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.pieces import Grain, Role
 
 COARSE = 0.2
 """Curves are judged as polylines within so much, in mm."""
@@ -38,8 +39,13 @@ class Bends:
         """Whether an edge runs neither along nor across the grain, to ten degrees."""
         chain = self.graph.pattern.piece(part.piece).shapes[self.graph.size].edges[part.edge]
         (x0, y0), (x1, y1) = chain[0].start, chain[-1].end
-        turn = math.degrees(math.atan2(abs(y1 - y0), abs(x1 - x0)))
-        return 10.0 < turn < 80.0
+        turn = math.degrees(math.atan2(y1 - y0, x1 - x0)) + (45.0 if self.is_cut_on_the_bias(part.piece) else 0.0)
+        return 10.0 < turn % 90.0 < 80.0
+
+    def is_cut_on_the_bias(self, piece: str) -> bool:
+        """Whether a piece of the garment itself lies at 45° to the grain: its straight edges stretch too."""
+        cuts = self.graph.pattern.piece(piece).cuts
+        return any(cut.grain is Grain.BIAS and cut.role is Role.MAIN for cut in cuts)
 
     def is_curved(self, part: EdgePart) -> bool:
         """Whether an edge strays more than 1 mm from the straight line between its ends, opened to its whole width."""

@@ -89,16 +89,15 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     pointed = is_pointed(bench, finish)
     curved = any(bench.bends.is_curved(part) for part in finish.parts) and not pointed
     depth = bench.edge_allowance(finish.parts[0])
-    if curved and not is_sleeve(bench, finish):
+    on_bias = any(bench.bends.is_cut_on_the_bias(part.piece) for part in finish.parts)
+    drops = "What is cut on the bias drops" if on_bias else "A curved hem runs partly on the bias and drops"
+    if (curved or on_bias) and not is_sleeve(bench, finish):
         yield Operation(
             id=f"hang-{finish.id}",
             technique="hang and level",
             act=Act.HANG,
             title="Let it hang for a day",
-            how=(
-                "On a hanger or a form, as it is worn. A curved hem runs partly on the bias and drops before it is "
-                "levelled.",
-            ),
+            how=(f"On a hanger or a form, as it is worn. {drops} before it is levelled.",),
             bench=Bench.HAND,
             minutes=(2, 3),
             waits=A_DAY,
@@ -107,7 +106,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
             gives=(facts.finish(Fact.HUNG, finish.id),),
             look="Hung again beside a ruler it no longer drops.",
         )
-        before = (Need(facts.finish(Fact.HUNG, finish.id), "a curved hem drops first"),)
+        before = (Need(facts.finish(Fact.HUNG, finish.id), f"{'it' if on_bias else 'a curved hem'} drops first"),)
     worn = (
         "Arms hanging and bent: where the sleeve is to end. Pin, and look at both."
         if is_sleeve(bench, finish)

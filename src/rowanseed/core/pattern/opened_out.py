@@ -1,4 +1,5 @@
-"""Pieces that are not alike left and right: opened out, and let in on the one hand, before they are cut.
+"""Pieces that are not alike left and right, or lie on the bias: opened out, and let in on the one hand, before they are
+cut.
 
 A piece on the fold is drawn as a half, and all that is worked out from it is worked out from that half. What one hand
 has alone (a tuck on one shoulder) is no part of the half: it is let in where the piece is opened out to be cut whole.
@@ -49,18 +50,19 @@ def drawn_name(name: str) -> str:
 
 
 def with_unlike_opened(pattern: Pattern) -> Pattern:
-    """The pattern with every piece that is unlike left and right opened out; the pattern itself where all are alike."""
-    if not any(piece.one_sided for piece in pattern.pieces):
+    """The pattern with every piece opened out that is drawn on a fold and cut whole; itself where none is."""
+    if not any(piece.is_cut_whole for piece in pattern.pieces):
         return pattern
     return replace(pattern, pieces=tuple(opened_out(piece) for piece in pattern.pieces))
 
 
 def opened_out(piece: Piece) -> Piece:
-    """A piece with something on one hand alone as it is cut: whole, right side up, once; any other piece as it is."""
+    """A piece with something on one hand alone, or on the bias, as it is cut: whole, right side up, once; any other
+    piece as it is."""
     fold = fold_of(piece)
-    if not piece.one_sided or fold is None:
+    if not piece.is_cut_whole or fold is None:
         return piece
-    (hand,) = {one.hand for one in piece.one_sided}
+    hand = next((one.hand for one in piece.one_sided), drawn_hand(piece))
     drawn, mirrored = replace(piece, one_sided=()), _mirrored(piece, fold)
     own, other = (drawn, mirrored) if drawn_hand(piece) == hand else (mirrored, drawn)
     own, other = _only(own, hand), _only(_without(other, {one.mark for one in piece.one_sided}), OTHER[hand])

@@ -295,9 +295,15 @@ class Piece:
     def frame(self) -> str:
         return self.drawn_on or self.id
 
+    @property
+    def is_cut_whole(self) -> bool:
+        """Whether it is drawn on a fold and cut whole all the same: unlike left and right, or on the bias."""
+        on_bias = any(cut.fold is not None and cut.grain is Grain.BIAS for cut in self.cuts)
+        return bool(self.one_sided) or on_bias
+
     def lies_on_fold(self, cut: Cut) -> bool:
-        """Whether it is cut on the fold: a piece that is unlike left and right is drawn so, and cut whole."""
-        return cut.fold is not None and not self.one_sided
+        """Whether it is cut on the fold: what is cut whole is only drawn so."""
+        return cut.fold is not None and not self.is_cut_whole
 
     def has_edge(self, name: str) -> bool:
         return any(edge.name == name for edge in self.edges)

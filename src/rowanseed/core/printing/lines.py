@@ -18,7 +18,7 @@ from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, chain_length, direction_at, point_at
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.double_darts import double_darts_of
-from rowanseed.core.pattern.pieces import Cut, Dart, LineKind, MarkKind, Piece, Role
+from rowanseed.core.pattern.pieces import Cut, Dart, Grain, LineKind, MarkKind, Piece, Role
 from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
 
@@ -111,7 +111,7 @@ def _dots(piece: Piece, size: str) -> Iterator[Point]:
 def _cut_words(cut: Cut) -> str:
     how = ", on the fold" if cut.fold else ", left and right" if cut.pair and cut.count > 1 else ""
     cloth = f"{cut.role.words} cloth" if cut.role is Role.MAIN else cut.role.words
-    return f"{cloth}: cut {cut.count}{how}"
+    return f"{cloth}: cut {cut.count}{how}{', on the bias' if cut.grain is Grain.BIAS else ''}"
 
 
 def _lines_of(piece: Piece, size: str, cuts: Sequence[Cut], *, seam_line: bool) -> Iterator[PrintLine]:

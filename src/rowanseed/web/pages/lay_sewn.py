@@ -64,6 +64,8 @@ def _seams(home: House, project: OpenProject, found: ClothPlan) -> Iterator[Seam
         said = "nothing repeats along it" if seam.off is None else "the print meets"
         if not _meets(seam.off):
             said = f"misses by {_far(home, seam.off)}"
+        if seam.on_bias and seam.off is None:
+            said = "on the bias" if seam.off_v is not None else "on the bias: nothing has it meet"
         if seam.off_v is not None:
             in_v = _meets(seam.off_v)
             said += "; its lines meet in a V" if in_v else f"; its lines miss their V by {_far(home, seam.off_v)}"

@@ -10,13 +10,15 @@ from rowanseed.core.cloth.matching.record import Found, Matching
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.problem import Match, MatchPoint
 from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.opened_out import OTHER_HAND
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Cut, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import Cut, Grain, Panel, Piece, Role
 
 SHELL = (Panel.FRONT, Panel.BACK)
 BODY = (*SHELL, Panel.SLEEVE)
 PRINT = "the print itself"
 """What a piece is tied to that is held on one place of the repeat."""
+ON_BIAS = "a piece is cut on the bias: there lines meet in a V"
 TIED = "its pieces are matched already, round the garment the other way"
 
 
@@ -81,6 +83,25 @@ class Ground:
             a, b = join.a[0], join.b[0]
             if {a.piece, b.piece} <= set(here) and all(here[p.piece][0].panel in BODY for p in (a, b)):
                 yield join, a, b
+
+    def is_on_bias(self, id: str) -> bool:
+        return self.cuts[id][1].grain is Grain.BIAS
+
+    def is_whole(self, id: str) -> bool:
+        """Whether one piece is both the left and the right of the garment."""
+        cut = self.cuts[id][1]
+        return cut.fold is not None or (cut.count == 1 and not cut.pair)
+
+    def at_other_hand(self, part: EdgePart) -> Point:
+        """Where the same edge of the other hand ends below, on a piece that is whole."""
+        piece, cut = self.cuts[part.piece]
+        other = f"{part.edge}{OTHER_HAND}"
+        if piece.has_edge(other):
+            return self.at(EdgePart(part.piece, other))
+        x, y = self.at(part)
+        edges = piece.shapes[self.size].edges
+        level = edges[cut.fold][0].start[1] if cut.fold is not None else y
+        return (x, 2 * level - y)
 
     def at(self, part: EdgePart) -> Point:
         """Where an edge ends below."""

@@ -75,7 +75,8 @@ def _places(build: Build, body: Body) -> None:
         front = along(build, body.front.neck, size) / ratio
         back = along(build, body.back.neck, size) / ratio
         if at_side:
-            return [band.underlap + at for at in _round_from_the_side(band.loops, front, back)]
+            # The band begins, with its underlap, at the back: at the other end from where lines are measured.
+            return sorted(2 * (front + back) - at for at in _round_from_the_side(band.loops, front, back))
         whole = front + back
         half = loops_of_a_half(band.loops, front, back)
         return [band.underlap + (whole - at if opening.where is Where.BACK else at) for at in half]

@@ -46,10 +46,12 @@ def turn(problem: Problem, plan: Plan, id: str) -> Plan:
     old = placement(plan, id)
     piece = problem.piece(old.piece)
     one_way = problem.cloth.one_way or piece.one_way
-    every = turns(piece.grain, one_way)
+    every = piece.turns(problem.cloth, mirrored=old.mirrored)
     if piece.fold is not None and not old.whole:
         every = tuple(t for t in every if t % 180 == old.turn % 180)
     if len(every) < 2:
+        if piece.slants:
+            raise NotAllowed(Rule.SLANT)
         raise NotAllowed(Rule.ONE_WAY if one_way and len(turns(piece.grain, False)) > 1 else Rule.GRAIN)
     k = every.index(int(old.turn) % 360) if int(old.turn) % 360 in every else -1
     return about_its_middle(problem, plan, id, replace(old, turn=float(every[(k + 1) % len(every)])))
@@ -65,7 +67,10 @@ def mirror(problem: Problem, plan: Plan, id: str) -> Plan:
         raise NotAllowed(Rule.ALIKE)
     if region(problem, stretch, old).layers == 2:
         raise NotAllowed(Rule.DOUBLE)
-    return about_its_middle(problem, plan, id, replace(old, mirrored=not old.mirrored))
+    every = piece.turns(problem.cloth, mirrored=not old.mirrored)
+    # What is matched on the bias slants the other way with its other side up.
+    new = old.turn if int(old.turn) % 360 in every or not piece.slants else float(every[0])
+    return about_its_middle(problem, plan, id, replace(old, mirrored=not old.mirrored, turn=new))
 
 
 def about_its_middle(problem: Problem, plan: Plan, id: str, wanted: Placement) -> Plan:

@@ -10,6 +10,7 @@ class Rule(Worded):
 
     GRAIN = "grain", "its grain allows no other turn"
     ONE_WAY = "one-way", "the cloth has a way up: it may not be turned end for end"
+    SLANT = "slant", "it is matched in a V: turned, its lines would not meet those of its partner"
     FOLD = "fold", "it lies on the fold, which halves it: it has no other hand"
     ALIKE = "alike", "it is its own mirror image: turning it over changes nothing"
     DOUBLE = "double", "the cloth lies double here: both hands are cut at once"

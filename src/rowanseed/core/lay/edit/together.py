@@ -10,7 +10,7 @@ from shapely.ops import unary_union
 from rowanseed.core.lay.edit.faults import Fault, FaultKind
 from rowanseed.core.lay.edit.moves import about_its_middle, is_free, matched, snapped
 from rowanseed.core.lay.edit.placements import ids, others, placement, put, region, shift, stretch_of
-from rowanseed.core.lay.problem import LayKind, Pin, Plan, Problem, Stretch, turns
+from rowanseed.core.lay.problem import LayKind, Pin, Plan, Problem, Stretch
 
 STEP = 4.0
 
@@ -54,7 +54,7 @@ def mend(problem: Problem, plan: Plan, fault: Fault) -> Plan:
     laid = placement(plan, id)
     piece, stretch = problem.piece(laid.piece), stretch_of(plan, id)
     if fault.kind is FaultKind.OFF_GRAIN:
-        allowed = turns(piece.grain, problem.cloth.one_way or piece.one_way)
+        allowed = piece.turns(problem.cloth, mirrored=laid.mirrored)
         return about_its_middle(problem, plan, id, replace(laid, turn=float(allowed[0])))
     strip = region(problem, stretch, laid)
     left, low, _, high = laid.box

@@ -182,8 +182,8 @@ def _free(
     """Anywhere in a strip, turned as grain and direction allow, where the print and the edges allow it."""
     outline = piece.whole() if whole else piece.outline
     seen: set[tuple[object, ...]] = set()
-    for turn in turns(piece.grain, laying.problem.cloth.one_way or piece.one_way):
-        for mirrored in hands:
+    for mirrored in hands:
+        for turn in piece.turns(laying.problem.cloth, mirrored=mirrored):
             lying = laying.shapes.add(outline, turn, mirrored)
             for k, strip in strips:
                 low, high = strip.low + lying.half[1], strip.high - lying.half[1]
@@ -208,8 +208,8 @@ def _on_fold(laying: StretchSetup, piece: LayPiece, strips: list[tuple[int, Regi
     """With the fold edge on a fold: at one height only."""
     if piece.fold is None:
         return
-    for turn in turns(piece.grain, laying.problem.cloth.one_way or piece.one_way):
-        for mirrored in (False, True):
+    for mirrored in (False, True):
+        for turn in piece.turns(laying.problem.cloth, mirrored=mirrored):
             (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
             if abs(fold_y - other_y) > ROUNDING:
                 continue

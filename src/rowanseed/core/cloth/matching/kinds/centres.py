@@ -20,7 +20,9 @@ def _finds(ground: Ground) -> Iterator[Found]:
     centres = [
         (id, at)
         for id, (piece, _) in sorted(ground.cuts.items())
-        if (at := centre_point(ground.pattern, piece, ground.size)) is not None and not ground.y.knows(id)
+        if not ground.is_on_bias(id)
+        and (at := centre_point(ground.pattern, piece, ground.size)) is not None
+        and not ground.y.knows(id)
     ]
     if not centres:
         yield Found(MatchedSeam("Lines at the centres", "no piece on this cloth has a centre that is free"))

@@ -18,7 +18,7 @@ def _finds(ground: Ground) -> Iterator[Found]:
     hems = [
         (id, at)
         for id, at in hem_points(ground.pattern, ground.size).items()
-        if id in here and here[id][0].panel in SHELL
+        if id in here and here[id][0].panel in SHELL and not ground.is_on_bias(id)
     ]
     for id, at in hems[:1]:
         ground.x.tie(id, id)

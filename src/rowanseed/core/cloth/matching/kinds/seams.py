@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.cloth.matching.ground import TIED, Ground, MatchKind, points
+from rowanseed.core.cloth.matching.ground import ON_BIAS, TIED, Ground, MatchKind, points
 from rowanseed.core.cloth.matching.record import Found, MatchedSeam
 from rowanseed.core.cloth.matching.seam_points import meeting, runs_along
 from rowanseed.core.lay.problem import Match
@@ -21,7 +21,9 @@ def _finds(ground: Ground) -> Iterator[Found]:
     for join, a, b in ground.body_joins():
         if not runs_along(ground.pattern, ground.size, a):
             continue
-        if a.piece == b.piece:
+        if ground.is_on_bias(a.piece) or ground.is_on_bias(b.piece):
+            yield Found(MatchedSeam(join.name, ON_BIAS))
+        elif a.piece == b.piece:
             ground.x.tie(a.piece, a.piece)
             yield Found(MatchedSeam(join.name), (Match("x", points((a.piece, ground.at(a)))),))
         elif join.difference.kind is DifferenceKind.GATHERS:
