@@ -47,6 +47,7 @@ from rowanseed.core.compose.vocabulary import (
     PocketKind,
     PocketPlace,
     Shaping,
+    SkirtGrain,
     SkirtKind,
     SleeveEnd,
     SleeveKind,
@@ -92,6 +93,7 @@ skirts = st.builds(
     length=st.sampled_from([None, 400.0, 600.0, 900.0]),
     darts=st.sampled_from([None, True, False]),
     slit=st.just(Slit.NONE) | one_of(Slit),
+    grain=st.sampled_from([SkirtGrain.LENGTHWISE, SkirtGrain.LENGTHWISE, SkirtGrain.BIAS]),
 )
 pockets = st.builds(Pocket, kind=one_of(PocketKind), on=one_of(PocketPlace), hand=st.none() | one_of(Hand))
 features = st.builds(

@@ -4,6 +4,7 @@ That single ones belong to the front and double ones to the back is common pract
 """
 
 import re
+from dataclasses import replace
 from itertools import product
 
 import pytest
@@ -16,6 +17,7 @@ from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.errors import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.vocabulary import Waist
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -189,6 +191,18 @@ def test_taken_in_at_the_sides_the_notch_of_the_band_goes_along():
     ((apart, _, (mark,)),) = between(altered, size)
     assert apart[0] < 0.2
     assert mark.distance[size] < pattern.piece("waistband").mark(mark.id).distance[size] - 2.0
+
+
+def test_taken_in_at_the_sides_the_notches_of_a_band_with_its_underlap_first_go_along():
+    described = EVERYDAY["A-line skirt"]
+    pattern = compose(replace(described, features=replace(described.features, waist=Waist.WAISTBAND))).pattern
+    size = middle(pattern)
+    altered = carry_out(pattern, size, [Alteration("seam", -20.0, "sides-left")]).pattern
+    for found in (pattern, altered):
+        ((apart, join, own),) = between(found, size)
+        assert join.b[0].from_mark == "opening" and len(own) == 3 and max(apart) < 0.3
+    was, now = (p.piece("waistband").mark("at-seam-1").distance[size] for p in (pattern, altered))
+    assert now < was - 2.0
 
 
 @pytest.mark.parametrize("name", ["puff-sleeved dress"])

@@ -82,11 +82,13 @@ def _on_band(before: Pattern, after: Pattern, size: str, join: Join) -> Pattern:
     # How often each edge is counted, up to a notch: those with the fewest first.
     counts = sorted(product(range(3), repeat=len(half)), key=sum)
     band = before.piece(join.b[0].piece)
+    # Where its underlap comes first, the garment begins at its end.
+    under = mark_distance(band, size, band.mark(join.b[0].from_mark)) if join.b[0].from_mark else 0.0
     for mark in (one for one in band.marks if one.edge == join.b[0].edge and one.kind is MarkKind.NOTCH):
-        at = mark.distance[size]
+        at = mark.distance[size] - under
         found = next((c for c in counts if any(c) and abs(_summed(c, was) - at) < SEEN_ON_BAND), None)
         if found is not None and mark.anchor in ("start", "end"):
-            now_at = after.piece(band.id).mark(mark.id).distance[size]
+            now_at = after.piece(band.id).mark(mark.id).distance[size] - under
             by = _summed(found, now) - now_at
             if abs(by) < SEEN:
                 continue
