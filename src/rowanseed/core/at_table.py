@@ -189,7 +189,11 @@ def _is_one_way(one: OnTable) -> bool:
 
 def _grain_words(item: CutItem, units: Units) -> str:
     if item.grain is None:
-        return "on the bias: set a square, its grainline lies at 45° to the selvedge"
+        return "by eye: it lies straight to neither"
+    if round(item.placement.turn) % 90:
+        at = [format_length(at, units) for at in (item.grain.at_top, item.grain.at_bottom)]
+        both = at[0] if at[0] == at[1] else f"{at[0]} at one end, {at[1]} at the other"
+        return f"on the bias: the arrow at 45° to its length lies along the cloth, {both} from the {item.grain.to}"
     top, bottom = (format_length(at, units) for at in (item.grain.at_top, item.grain.at_bottom))
     return f"{top} from the {item.grain.to} at the top, {bottom} at the bottom"
 

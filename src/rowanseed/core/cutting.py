@@ -27,6 +27,7 @@ from rowanseed.core.lay.problem import (
 )
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.marking import MarkToMake, left_on_tissue, marks_to_make, marks_used
+from rowanseed.core.pattern.grain import turned_within
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel, Piece, Role
 from rowanseed.core.pattern.turned_over import is_alike_turned_over
@@ -230,11 +231,11 @@ def grain_check(
 ) -> GrainCheck | None:
     """Where both ends of a grainline stand to the nearer of fold or cloth edge, on cloth of this width, all in mm.
 
-    None for a piece that lies askew on purpose (bias), where a square sets the grain.
+    Of a piece on the bias it is the line at 45° to its own, along the cloth as it lies.
     """
-    if round(placement.turn) % 90:
-        return None
     top, bottom = moved(grainline, placement.turn, placement.mirrored, placement.at)
+    if round(placement.turn) % 90:
+        top, bottom = turned_within((top, bottom), placement.outline, -placement.turn)
     if abs(top[1] - bottom[1]) > 1 + 0.001 * abs(top[0] - bottom[0]):
         return None
     level, to = min(references(lay, depth, region, width), key=lambda ref: abs(ref[0] - top[1]))

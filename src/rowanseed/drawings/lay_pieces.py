@@ -6,7 +6,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element
 
-from shapely.geometry import LineString, Polygon, box
+from shapely.geometry import LineString, MultiLineString, Polygon, box
 
 from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.cloth.cloth import Cloth
@@ -70,7 +70,7 @@ def draw_pieces(
             _grain(root=root, sheet=sheet, check=item.grain, start=start, view=view, shape=shape)
     for (item, start), shape in zip(laid, shapes, strict=True):
         grain_y = _grain_y(sheet, item.grain, start)
-        taken = _label(root=root, sheet=sheet, item=item, shape=shape, grain_y=grain_y, view=view)
+        taken = _label(root=root, sheet=sheet, item=item, shape=shape, start=start, grain_y=grain_y, view=view)
         if item.grain is not None:
             _distances(
                 root=root,
@@ -111,18 +111,24 @@ def _is_short(sheet: Sheet, check: GrainCheck) -> bool:
     return abs(check.line[0][0] - check.line[1][0]) < sheet.letter * 9
 
 
+def _chalk(sheet: Sheet, check: GrainCheck, start: float) -> list[list[Point]]:
+    """The lines from both ends of a grainline to fold or cloth edge."""
+    ends = [sheet.at(start, end) for end in check.line]
+    _, far = sheet.at(start, (0.0, check.level))
+    in_by = 0.0 if _is_short(sheet, check) else sheet.letter
+    xs = [x + (in_by if x < ends[1 - k][0] else -in_by) for k, (x, _) in enumerate(ends)]
+    return [[(x, y), (x, far)] for x, (_, y) in zip(xs, ends, strict=True)]
+
+
 def _grain(root: Element, sheet: Sheet, check: GrainCheck, start: float, view: LayView, shape: Polygon) -> None:
     """The grainline, and dashed chalk lines from both its ends to fold or cloth edge."""
     letter = sheet.letter
     ends = [sheet.at(start, end) for end in check.line]
-    _, far = sheet.at(start, (0.0, check.level))
-    for k, (x, y) in enumerate(ends):
-        if not _is_short(sheet, check):
-            x += letter if x < ends[1 - k][0] else -letter
+    for line in _chalk(sheet, check, start):
         add(
             root,
             "path",
-            d=f"M{number(x)} {number(y)}V{number(far)}",
+            d=path_of(line, closed=False),
             stroke=CHALK,
             stroke_width=letter * 0.07,
             stroke_dasharray=f"{number(letter * 0.3)} {number(letter * 0.3)}",
@@ -222,11 +228,15 @@ def _is_free(one: Polygon, shape: Polygon, taken: Sequence[Polygon]) -> bool:
 
 
 def _label(
-    root: Element, sheet: Sheet, item: CutItem, shape: Polygon, grain_y: float | None, view: LayView
+    root: Element, sheet: Sheet, item: CutItem, shape: Polygon, start: float, grain_y: float | None, view: LayView
 ) -> list[Polygon]:
     """The piece's name and how it is cut, as far as there is room for them inside it; where they stand."""
     done = "✓ " if item.key in view.done else ""
     name = f"{item.number}  {item.piece.name}" if view.numbered else item.piece.name
+    if item.grain is not None and round(item.placement.turn) % 90:
+        # The arrow of a piece on the bias is short: its words keep between the chalk lines at its ends.
+        chalk = [LineString(line) for line in _chalk(sheet, item.grain, start)]
+        shape = shape.difference(MultiLineString(chalk).buffer(sheet.letter * 0.2))
     words = [named(shape, (f"{done}{name}", *_short(item, view, done)), sheet.letter, grain_y)]
     _written(root, words[0], fill=INK, font_weight=700)
     cut = beneath(shape, cut_words(item), sheet.letter, words[0], grain_y)

@@ -11,9 +11,10 @@ from xml.etree.ElementTree import Element
 from shapely.geometry import Polygon
 
 from rowanseed.core.base.units import Units, format_length
-from rowanseed.core.geometry.outline import Point, chain_length, point_at
+from rowanseed.core.geometry.outline import Point, chain_length, flatten, point_at
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.double_darts import double_darts_of
+from rowanseed.core.pattern.grain import grain_arrow
 from rowanseed.core.pattern.opened_out import opened_out
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, MarkKind, Piece, PointKind
@@ -258,16 +259,11 @@ def _name(root: Element, item: _Placed, ring: list[Point], letter: float) -> Non
 
 def _inside(root: Element, item: _Placed, size: str) -> None:
     """Grainline, inner lines and marks of a piece."""
-    (x1, y1), (x2, y2) = (item.at(p) for p in item.piece.shapes[size].grainline)
-    add(
-        root,
-        "path",
-        d=f"M{number(x1)} {number(y1)}L{number(x2)} {number(y2)}m-6 -12l6 12l6 -12M{number(x1 - 6)} "
-        f"{number(y1 + 12)}l6 -12l6 12",
-        fill="none",
-        stroke=INK,
-        stroke_width=1.6,
-    )
+    shape = item.piece.shapes[size]
+    ring = [p for chain in shape.edges.values() for p in flatten(chain, 1.0)]
+    a, b = (item.at(p) for p in grain_arrow(shape.grainline, ring, item.piece.cuts))
+    for run in (*arrow_runs(a, b), arrow_runs(b, a)[1]):
+        add(root, "path", d=path_of(run, closed=False), fill="none", stroke=INK, stroke_width=1.6)
     for line in item.piece.lines:
         if line.kind is LineKind.LEVEL:
             continue

@@ -13,6 +13,7 @@ USUAL_REPEAT = {
     Surface.TOSSED: 110.0,
     Surface.CHECK: 92.0,
     Surface.STRIPES: 64.0,
+    Surface.PLAIN: 64.0,
     Surface.CORD: 12.0,
     Surface.PILE: 6.0,
     Surface.FUR: 18.0,
@@ -35,7 +36,8 @@ def define_fill(defs: Element, cloth: Cloth, name: str, scale: float = 1.0, tran
     along, across = cloth.repeat.block
     if isinstance(cloth, PrintedCloth) and along and across:
         return _photographed(defs, cloth.print_at, along, across, name, transform or f"scale({scale:.4g})")
-    if cloth.surface is Surface.PLAIN:
+    is_plain = cloth.surface is Surface.PLAIN
+    if is_plain and not (cloth.lines.lengthwise or cloth.lines.crosswise):
         return ground
     usual = USUAL_REPEAT[cloth.surface]
     long, wide = cloth.repeat.along or usual, cloth.repeat.across or usual
@@ -92,7 +94,9 @@ def _photographed(defs: Element, address: str, along: float, across: float, name
 def _lines(tile: Element, cloth: Cloth, long: float, wide: float) -> None:
     """The lines of stripes or checks where they were measured, or two of each way where they were not."""
     motif, soft = pale(cloth.colour, 0.28), pale(cloth.colour, 0.5)
-    lengthwise = cloth.lines.lengthwise or (Stripe(wide * 0.15, wide * 0.14), Stripe(wide * 0.69, wide * 0.05))
+    # Of a cloth that was called plain only the lines that were written down are known.
+    usual = (Stripe(wide * 0.15, wide * 0.14), Stripe(wide * 0.69, wide * 0.05))
+    lengthwise = cloth.lines.lengthwise or (() if cloth.surface is Surface.PLAIN else usual)
     crosswise = cloth.lines.crosswise
     if not crosswise and cloth.surface is Surface.CHECK:
         crosswise = (Stripe(long * 0.15, long * 0.14), Stripe(long * 0.69, long * 0.05))

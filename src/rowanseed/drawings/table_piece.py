@@ -20,7 +20,8 @@ from rowanseed.core.lay.edit import placement, stretch_of
 from rowanseed.core.lay.edit.placements import region
 from rowanseed.core.lay.folding import Region
 from rowanseed.core.lay.problem import LayKind, LayPiece, Placement, Plan, Problem, moved
-from rowanseed.core.pattern.pieces import MarkKind, Piece
+from rowanseed.core.pattern.grain import turned_within
+from rowanseed.core.pattern.pieces import Grain, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_point
 from rowanseed.drawings.lay_labels import WIDTH_OF_A_LETTER
 from rowanseed.drawings.lay_pieces import Sheet
@@ -228,12 +229,15 @@ def _inside(
 
 
 def _grain(group: Element, sheet: Sheet, start: float, laid: Placement, piece: LayPiece) -> LineString | None:
-    """An arrow along the grain in the lower third of the piece, its head at the top of the garment."""
+    """An arrow along the grain in the lower third of the piece, its head at the top of the garment; of a piece on the
+    bias it lies along the cloth, at 45° to the piece."""
     left, low, right, high = bounds(piece.whole() if laid.whole else piece.outline)
     y = low + (high - low) * 0.24
     line = ((left + (right - left) * 0.66, y), (left + (right - left) * 0.34, y))
     shape = Polygon(laid.outline)
     tail, head = moved(line, laid.turn, laid.mirrored, laid.at)
+    if piece.grain is Grain.BIAS:
+        tail, head = turned_within((tail, head), laid.outline, -laid.turn)
     if not shape.buffer(-sheet.letter * 0.6).contains(LineString([tail, head])):
         return None
     (x0, y0), (x1, y1) = sheet.at(start, tail), sheet.at(start, head)

@@ -18,6 +18,7 @@ from rowanseed.core.base.words import Worded
 from rowanseed.core.geometry.outline import Point, chain_length, direction_at, point_at
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.double_darts import double_darts_of
+from rowanseed.core.pattern.grain import grain_arrow
 from rowanseed.core.pattern.pieces import Cut, Dart, Grain, LineKind, MarkKind, Piece, Role
 from rowanseed.core.pattern.pleats import pleats_of
 from rowanseed.core.pattern.seamline import PieceLines, lines, mark_distance, mark_point
@@ -127,7 +128,7 @@ def _lines_of(piece: Piece, size: str, cuts: Sequence[Cut], *, seam_line: bool) 
             yield line(LineType.SEAM, both.seam[edge.name])
         if any(cut.fold == edge.name for cut in cuts):
             yield line(LineType.FOLD, both.cutting[edge.name])
-    yield line(LineType.GRAIN, shape.grainline)
+    yield line(LineType.GRAIN, grain_arrow(shape.grainline, ring, cuts))
     for mark in piece.marks:
         for beside in NOTCHES.get(mark.kind, ()):
             distance = mark_distance(piece, size, mark) + beside

@@ -69,7 +69,9 @@ def _seams(home: House, project: OpenProject, found: ClothPlan) -> Iterator[Seam
         if seam.off_v is not None:
             in_v = _meets(seam.off_v)
             said += "; its lines meet in a V" if in_v else f"; its lines miss their V by {_far(home, seam.off_v)}"
-        yield Seam(seam.join.name, said, _meets(seam.off), draw_sewn(pattern, size, seam, cloth, f"sewn-{k}"))
+        left_to_itself = seam.on_bias and seam.off is None and seam.off_v is None
+        meets = _meets(seam.off) and not left_to_itself
+        yield Seam(seam.join.name, said, meets, draw_sewn(pattern, size, seam, cloth, f"sewn-{k}"))
 
 
 def _pockets(home: House, project: OpenProject, found: ClothPlan) -> Iterator[Seam]:

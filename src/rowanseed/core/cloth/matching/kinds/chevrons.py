@@ -60,7 +60,11 @@ def _finds(ground: Ground) -> Iterator[Found]:
         return
     bought = ground.cloth.repeat.across or 0.0
     mirrors = mirror_lines(ground.cloth.lines.lengthwise, bought)
-    for join, a, b in ground.body_joins():
+    # The seams at the centres are seen first: of what is on the bias they are matched before the sides.
+    centred = sorted(
+        ground.body_joins(), key=lambda one: one[1].piece != one[2].piece and ground.is_on_bias(one[1].piece)
+    )
+    for join, a, b in centred:
         one, other = (lean(ground.pattern, ground.size, part) for part in (a, b))
         if ground.is_on_bias(a.piece) or ground.is_on_bias(b.piece):
             yield _on_the_bias(ground, join.name, a, b, mirrors)
