@@ -176,53 +176,59 @@ def _does_not_fit(laying: StretchSetup, piece: LayPiece, strips: tuple[Region, .
     return TooWide(piece=piece.id, needed=across, room=room, open=laying.lay is LayKind.OPEN)
 
 
+def _ways(laying: StretchSetup, piece: LayPiece, hands: tuple[bool, ...]) -> Iterator[tuple[int, bool]]:
+    """How a piece may be turned, and with which side up, by its grain, its cloth and what it is matched to."""
+    cloth = laying.problem.cloth
+    allowed = {mirrored: piece.turns(cloth, mirrored=mirrored) for mirrored in hands}
+    for turn in turns(piece.grain, cloth.one_way or piece.one_way):
+        yield from ((turn, mirrored) for mirrored in hands if turn in allowed[mirrored])
+
+
 def _free(
     laying: StretchSetup, piece: LayPiece, strips: list[tuple[int, Region]], hands: tuple[bool, ...], whole: bool
 ) -> Iterator[PlacedWay]:
     """Anywhere in a strip, turned as grain and direction allow, where the print and the edges allow it."""
     outline = piece.whole() if whole else piece.outline
     seen: set[tuple[object, ...]] = set()
-    for mirrored in hands:
-        for turn in piece.turns(laying.problem.cloth, mirrored=mirrored):
-            lying = laying.shapes.add(outline, turn, mirrored)
-            for k, strip in strips:
-                low, high = strip.low + lying.half[1], strip.high - lying.half[1]
-                if low > high + ROUNDING:
-                    continue
-                for option in _admitted(
-                    laying=laying,
-                    piece=piece,
-                    option=Slot(lying=lying, region=k, low=low, high=max(low, high)),
-                    turn=turn,
-                    mirrored=mirrored,
-                    strip=strip,
-                ):
-                    # A shape that is its own mirror image or half turn need not be tried twice.
-                    key = (k, lying.base, lying.sx, lying.sy, option.low, option.high, option.lattice, option.fixed_x)
-                    if key not in seen:
-                        seen.add(key)
-                        yield PlacedWay(turn=turn, mirrored=mirrored, whole=whole, option=option)
+    for turn, mirrored in _ways(laying, piece, hands):
+        lying = laying.shapes.add(outline, turn, mirrored)
+        for k, strip in strips:
+            low, high = strip.low + lying.half[1], strip.high - lying.half[1]
+            if low > high + ROUNDING:
+                continue
+            for option in _admitted(
+                laying=laying,
+                piece=piece,
+                option=Slot(lying=lying, region=k, low=low, high=max(low, high)),
+                turn=turn,
+                mirrored=mirrored,
+                strip=strip,
+            ):
+                # A shape that is its own mirror image or half turn need not be tried twice.
+                key = (k, lying.base, lying.sx, lying.sy, option.low, option.high, option.lattice, option.fixed_x)
+                if key not in seen:
+                    seen.add(key)
+                    yield PlacedWay(turn=turn, mirrored=mirrored, whole=whole, option=option)
 
 
 def _on_fold(laying: StretchSetup, piece: LayPiece, strips: list[tuple[int, Region]]) -> Iterator[PlacedWay]:
     """With the fold edge on a fold: at one height only."""
     if piece.fold is None:
         return
-    for mirrored in (False, True):
-        for turn in piece.turns(laying.problem.cloth, mirrored=mirrored):
-            (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
-            if abs(fold_y - other_y) > ROUNDING:
-                continue
-            lying = laying.shapes.add(piece.outline, turn, mirrored)
-            for k, strip in strips:
-                for fold in strip.folds:
-                    y = fold - fold_y + lying.centre[1]
-                    if y - lying.half[1] >= strip.low - ROUNDING and y + lying.half[1] <= strip.high + 2 * ROUNDING:
-                        option = Slot(lying=lying, region=k, low=y, high=y)
-                        for admitted in _admitted(
-                            laying=laying, piece=piece, option=option, turn=turn, mirrored=mirrored, strip=strip
-                        ):
-                            yield PlacedWay(turn=turn, mirrored=mirrored, whole=False, option=admitted)
+    for turn, mirrored in _ways(laying, piece, (False, True)):
+        (_, fold_y), (_, other_y) = moved(piece.fold, turn, mirrored)
+        if abs(fold_y - other_y) > ROUNDING:
+            continue
+        lying = laying.shapes.add(piece.outline, turn, mirrored)
+        for k, strip in strips:
+            for fold in strip.folds:
+                y = fold - fold_y + lying.centre[1]
+                if y - lying.half[1] >= strip.low - ROUNDING and y + lying.half[1] <= strip.high + 2 * ROUNDING:
+                    option = Slot(lying=lying, region=k, low=y, high=y)
+                    for admitted in _admitted(
+                        laying=laying, piece=piece, option=option, turn=turn, mirrored=mirrored, strip=strip
+                    ):
+                        yield PlacedWay(turn=turn, mirrored=mirrored, whole=False, option=admitted)
 
 
 # ---------------------------------------------------------------- where print, border, selvedge and motif allow
