@@ -32,6 +32,7 @@ from rowanseed.core.pattern.pieces import Grain, Panel, Role
 from rowanseed.demo import overshirt, six_gore_skirt, trousers, waistcoat
 
 from .everyday import EVERYDAY
+from .test_lay import outside
 
 ALONG, ACROSS = 92.0, 84.0
 LINES = (Stripe(18, 4), Stripe(40, 20), Stripe(78, 4))
@@ -179,12 +180,13 @@ LINES_ONLY = replace(CHECK, repeat=Repeat(None, ACROSS))
 
 @pytest.mark.parametrize("seed", range(1, 4))
 @pytest.mark.parametrize("cloth", [LINES_ONLY, CHECK], ids=["lines", "checks"])
-def test_lines_and_bars_meet_in_a_v_all_along_a_seam_of_the_bias(cloth, seed):
+def test_lines_and_bars_meet_in_a_v_all_along_a_seam_of_the_bias(cloth, seed, tmp_path):
     """Both sides slant as mirror images: so far as one has gone beyond the mirror line, the other stands short of it,
     or as far beyond it end for end; along the cloth both have gone as far."""
     pattern, size, problem, plan, said = laid(
         six_gore_skirt.draft, wanting("chevrons"), cloth=cloth, change=on_the_bias, seed=seed
     )
+    assert outside(problem, plan, tmp_path) == []
     met = 0
     for seam in sewn_seams(pattern, size, problem, plan, cloth):
         if said.get(seam.join.name) != "":
