@@ -13,6 +13,7 @@ from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import Run
+from rowanseed.core.make.seams_on_bias import on_the_bias
 from rowanseed.core.make.trimming import graded_each, is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, HOT, NEEDLE, Workbench, both_sides, on_joins
 from rowanseed.core.pattern.making import Join, Press
@@ -338,19 +339,6 @@ def sew(
         caution=NEEDLE,
         booklet=bench.booklet(*duty),
     )
-
-
-def on_the_bias(bench: Workbench, duty: tuple[str, ...]) -> tuple[str, ...]:
-    """What is said of a seam whose edges stretch on both sides (common practice, no source)."""
-    parts = [part for id in duty for part in bench.parts(id)]
-    if not all(bench.bends.is_cut_on_the_bias(p.piece) and bench.bends.is_off_grain(p) for p in parts):
-        return ()
-    gives = (
-        "A zigzag 0.5 mm wide gives as the cloth does"
-        if bench.household.equipment.sews_zigzag
-        else "Stretch it a little as you sew, or its thread breaks when the cloth gives"
-    )
-    return (f"Both edges lie on the bias: pin them flat on the table, nothing hanging down. {gives}.",)
 
 
 def grade(bench: Workbench, duty: tuple[str, ...], technique: str, *, inner: str, outer: str) -> Operation:
