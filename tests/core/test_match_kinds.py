@@ -257,6 +257,7 @@ def test_on_cloth_with_a_way_up_lines_of_the_bias_cannot_mirror_each_other_and_t
 def test_bars_are_not_promised_to_meet_straight_at_a_seam_of_the_bias():
     *_, said = laid(six_gore_skirt.draft, wanting("seams", "hems"), change=on_the_bias)
     assert said and all("on the bias" in why for why in said.values())
+    assert any(name.startswith("Hem of") for name in said), "nor passed over at the hems"
 
 
 def test_a_piece_held_on_its_motif_stands_there_on_every_copy():

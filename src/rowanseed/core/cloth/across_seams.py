@@ -10,7 +10,7 @@ from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.matching import below, meeting, runs_along
 from rowanseed.core.cloth.matching.kinds.chevrons import meets_in_a_v
 from rowanseed.core.cloth.matching.symmetry import mirror_lines
-from rowanseed.core.geometry.outline import Point
+from rowanseed.core.geometry.outline import Point, chain_length, point_at
 from rowanseed.core.lay.folding import ClothLayer, layers_of, regions
 from rowanseed.core.lay.problem import Placement, Plan, Problem, moved
 from rowanseed.core.pattern.joined import runs_against
@@ -19,6 +19,8 @@ from rowanseed.core.pattern.opened_out import OTHER_HAND
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Grain, Panel
 
+STEPS = 12
+"""A seam of the bias is looked at at so many places."""
 SHOWN = (Panel.FRONT, Panel.BACK, Panel.SLEEVE)
 
 
@@ -100,7 +102,32 @@ def sewn_seams(pattern: Pattern, size: str, problem: Problem, plan: Plan, cloth:
             # Mirror images of each other: what one stands short of the mirror line, the other stands beyond it.
             low = [one.at(below(pattern, size, part))[1] for one, part in zip(found, (a, b), strict=True)]
             off_v = nearest(sum(low) - 2 * mirrors[0] * cloth.across, across)
+        if on_bias and (off is not None or off_v is not None):
+            # Edges that lean or bend unlike part on the bias: what is missed by is told where it is most.
+            met = list(_beside_each_other(pattern, size, found, (a, b)))
+            if off is not None and along is not None:
+                off = max((nearest(p[0] - q[0], along) for p, q in met), key=abs)
+            if off_v is not None and across is not None:
+                line = 2 * mirrors[0] * cloth.across
+                off_v = max((_off_v(p[1], q[1], line, across) for p, q in met), key=abs)
         yield SewnSeam(join, found[0], found[1], found[0].is_mirrored, off, off_v, on_bias)
+
+
+def _off_v(here: float, there: float, line: float, across: float) -> float:
+    """How far two places are from mirroring each other about a line, whose place is doubled, or from being the same."""
+    return min(nearest(here + there - line, across), nearest(here - there, across), key=abs)
+
+
+def _beside_each_other(
+    pattern: Pattern, size: str, found: tuple[OnCloth, OnCloth], parts: tuple[EdgePart, EdgePart]
+) -> Iterator[tuple[Point, Point]]:
+    """Places on the cloth that meet at a seam, from its lower end up."""
+    chains = [pattern.piece(part.piece).shapes[size].edges[part.edge] for part in parts]
+    upwards = [c if c[0].start > c[-1].end else tuple(s.reversed() for s in c[::-1]) for c in chains]
+    long = min(chain_length(chain) for chain in upwards)
+    for k in range(STEPS + 1):
+        one, other = (point_at(chain, long * k / STEPS) for chain in upwards)
+        yield found[0].at(one), found[1].at(other)
 
 
 def _slant(one: OnCloth) -> float:

@@ -18,7 +18,7 @@ SHELL = (Panel.FRONT, Panel.BACK)
 BODY = (*SHELL, Panel.SLEEVE)
 PRINT = "the print itself"
 """What a piece is tied to that is held on one place of the repeat."""
-ON_BIAS = "a piece is cut on the bias: there lines meet in a V"
+ON_BIAS = "a piece is cut on the bias: bars cross the seam aslant, and can be asked to meet in a V"
 TIED = "its pieces are matched already, round the garment the other way"
 
 

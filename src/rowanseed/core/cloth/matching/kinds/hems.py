@@ -15,6 +15,9 @@ from rowanseed.core.lay.problem import Match
 
 def _finds(ground: Ground) -> Iterator[Found]:
     here = ground.cuts
+    aslant = [id for id in hem_points(ground.pattern, ground.size) if id in here and ground.is_on_bias(id)]
+    for id in aslant:
+        yield Found(MatchedSeam(f"Hem of the {_name(ground, id)}", "it is cut on the bias: bars run aslant to its hem"))
     hems = [
         (id, at)
         for id, at in hem_points(ground.pattern, ground.size).items()
