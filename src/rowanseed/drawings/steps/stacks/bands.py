@@ -16,8 +16,8 @@ from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
-from rowanseed.core.pattern.making import EdgePart
-from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.printing.lines import upright
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.aside import aside
@@ -71,14 +71,8 @@ def turned_in(bench: Workbench, op: Operation) -> Stack | None:
     join = next((j for j in bench.joins.values() if band is not None and band_of(bench, j) == band.id), None)
     if band is None or fold is None or join is None:
         return None
-    one, other = pair_shown(bench, op, join)
-    among = shares(bench, join, one, other)
-    if one[0].piece == band.id:
-        one, other, among = other, one, (among[1], among[0])
-    first = as_drawn(bench.piece(one[0].piece), bench.size)
-    against = runs_against(bench.pattern, one[0], other[0])
-    second = opened_from(first, one, band, other, against=against, shares=among)
-    if not _lies_flat(stretch(first.stitched(one), among[0]), stretch(second.stitched(other), among[1])):
+    first, one, second, other, is_flat = _beside(bench, op, join, band)
+    if not is_flat:
         return _alone(bench, as_drawn(band, bench.size), other)
     line = first.stitched(one)
     window = about([line], SHARE)
@@ -104,20 +98,13 @@ def contour(bench: Workbench, op: Operation) -> Stack | None:
     if found is None:
         return None
     join, band = found[0], bench.piece(found[2])
-    one, other = pair_shown(bench, op, join)
-    among = shares(bench, join, one, other)
-    if one[0].piece == band.id:
-        one, other, among = other, one, (among[1], among[0])
-    first = as_drawn(bench.piece(one[0].piece), bench.size)
-    against = runs_against(bench.pattern, one[0], other[0])
-    second = opened_from(first, one, band, other, against=against, shares=among)
-    flat = _lies_flat(stretch(first.stitched(one), among[0]), stretch(second.stitched(other), among[1]))
-    lying, sewn = (second, one) if flat else (_seam_below(as_drawn(band, bench.size), other), other)
-    line = (first if flat else lying).stitched(sewn)
+    first, one, second, other, is_flat = _beside(bench, op, join, band)
+    lying, sewn = (second, one) if is_flat else (_seam_below(as_drawn(band, bench.size), other), other)
+    line = (first if is_flat else lying).stitched(sewn)
     window = about([line], SHARE)
     layers = [Layer(Polygon(lying.seam()).buffer(0).intersection(window), Stuff.RIGHT, band.name, window)]
     where = "what it is sewn to does not lie flat beside it and is left out"
-    if flat:
+    if is_flat:
         shape = Polygon(first.seam()).buffer(0).intersection(window)
         layers.insert(0, Layer(shape, Stuff.RIGHT, first.piece.name, window))
         where = f"the {lower_first(first.piece.name)} below it"
@@ -126,6 +113,21 @@ def contour(bench: Workbench, op: Operation) -> Stack | None:
         f"{where}: {IN_THE_DITCH}"
     )
     return Stack(tuple(layers), words, rows=(Row(within(line, window)),))
+
+
+def _beside(
+    bench: Workbench, op: Operation, join: Join, band: Piece
+) -> tuple[Lying, Sequence[EdgePart], Lying, Sequence[EdgePart], bool]:
+    """What a band is sewn to and the band, opened out at their seam, with their edges there; whether both lie flat."""
+    one, other = pair_shown(bench, op, join)
+    among = shares(bench, join, one, other)
+    if one[0].piece == band.id:
+        one, other, among = other, one, (among[1], among[0])
+    first = as_drawn(bench.piece(one[0].piece), bench.size)
+    against = runs_against(bench.pattern, one[0], other[0])
+    second = opened_from(first, one, band, other, against=against, shares=among)
+    lines = stretch(first.stitched(one), among[0]), stretch(second.stitched(other), among[1])
+    return first, one, second, other, _lies_flat(*lines)
 
 
 def _lies_flat(line: Sequence[Point], on: Sequence[Point]) -> bool:
