@@ -12,11 +12,12 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import LineString, Polygon, box
 
-from rowanseed.core.compose.bodice import EXTENSION, FRONT_BAND
+from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Figure, Lining, Neck, Opening, Side, Skirt, Sleeve
 from rowanseed.core.compose.fastenings import OFF_SEAM
 from rowanseed.core.compose.features.half_placket import LONG, NARROW
+from rowanseed.core.compose.laps import EXTENSION
 from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.vocabulary import (

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.bands import along
-from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.fastenings import fastening_mark
+from rowanseed.core.compose.laps import EXTENSION
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import length_of
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, SkirtKind

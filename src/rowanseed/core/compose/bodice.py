@@ -14,6 +14,7 @@ from rowanseed.core.compose.bodice_levels import Levels
 from rowanseed.core.compose.description import Side
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
 from rowanseed.core.compose.figures import skirt_kind
+from rowanseed.core.compose.laps import extension
 from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -43,10 +44,8 @@ PAD = 10.0
 ABOVE_THE_EDGE = 5.0
 """What ends above the hip is measured so far above its lower edge, in mm."""
 SHOULDER_DART = 12.0
-EXTENSION = 15.0
-"""A front that laps reaches so far beyond its centre, in mm."""
 WRAP = 100.0
-"""And one that a belt holds closed so far (common practice, no source)."""
+"""A front that a belt holds closed reaches so far beyond its centre, in mm (common practice, no source)."""
 FRONT_BAND = 30.0
 """A band of its own along an open edge is so wide, finished, in mm: its middle lies on the centre line."""
 ABOVE_BELT = 20.0
@@ -258,7 +257,12 @@ class Upper(Levels):
             return -WRAP
         if not laps:
             return 0.0
-        return FRONT_BAND / 2 if features.opening.placket is Placket.BAND and not features.is_bagged else -EXTENSION
+        banded = features.opening.placket is Placket.BAND and not features.is_bagged
+        return FRONT_BAND / 2 if banded else -self._extension
+
+    @cached_property
+    def _extension(self) -> float:
+        return extension(self.description)
 
     @cached_property
     def neck(self) -> Chain:

@@ -64,6 +64,8 @@ def read_notion(line: str) -> PrintedNotion:
         rest = found[3]
     elif last := re.match(r"(.*[a-z])[\s:]+(\d+)\s*$", rest, re.IGNORECASE):
         count, rest = int(last[2]), last[1]
+    elif last := re.match(rf"(.*[a-z])\s*:\s*({'|'.join(NUMBERS)})\s*$", rest, re.IGNORECASE):
+        count, rest = NUMBERS[last[2].lower()], last[1]
     rest, packed = PACKET.subn(" ", rest)
     what = re.sub(r"\b(?:of|wide|long|or|each|about|x)\b\s*(?=$|,)|\(\s*\)|[Ø⌀×]", " ", rest, flags=re.IGNORECASE)
     what = re.sub(r"^\W*(?:(?:of|wide|long)\b\W*)+", "", what.strip(), flags=re.IGNORECASE)

@@ -27,6 +27,7 @@ from rowanseed.core.pattern.making import (
 )
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel, Piece, PointKind
+from rowanseed.core.pattern.printed_buttons import button_size
 
 HOT = "Iron and steam burn: keep fingers out of the steam, and switch the iron off when you walk away."
 NEEDLE = "Take pins out before the needle reaches them; a broken needle flies."
@@ -135,12 +136,7 @@ class Workbench(Graph):
 
     def button_size(self) -> float | None:
         """The diameter of the buttons in mm, where the envelope prints one."""
-        for notion in self.pattern.envelope.notions:
-            if "button" in notion.what.lower():
-                for word in notion.detail.replace("mm", " mm").split():
-                    if word.replace(".", "", 1).isdigit():
-                        return float(word)
-        return None
+        return button_size(self.pattern.envelope.notions)
 
     def round_the_body(self, ids: Iterable[str]) -> float:
         """How long elastic or a cord along these edges lies round the body, in mm: by the chart at a waist, else as

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from rowanseed.core.compose.bands import along
-from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, neck_parts
 from rowanseed.core.compose.drafting import curve, straight
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.laps import extension
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import CollarKind
@@ -22,6 +22,7 @@ from rowanseed.core.pattern.pieces import InnerPoint
 def finish(build: Build, body: Body) -> None:
     parts = neck_parts(body)
     high, fall = (in_proportion(build.description, mm) for mm in (STAND, FALL))
+    laps = extension(build.description)
 
     def neck(size: Size) -> float:
         return along(build, parts, size)
@@ -32,8 +33,8 @@ def finish(build: Build, body: Body) -> None:
         return {
             "centre": straight((0.0, 0.0), (high, 0.0)),
             "neck": straight((high, 0.0), (high, long)),
-            "front": (curve((high, long), (-1.0, 0.0), (end[0], long - EXTENSION), (-0.4, -1.0), 0.4),),
-            "upper": straight((end[0], long - EXTENSION), (0.0, 0.0)),
+            "front": (curve((high, long), (-1.0, 0.0), (end[0], long - laps), (-0.4, -1.0), 0.4),),
+            "upper": straight((end[0], long - laps), (0.0, 0.0)),
         }
 
     def collar(size: Size) -> Edges:
@@ -76,13 +77,10 @@ def _fastened(build: Build, neck: Callable[[Size], float]) -> None:
     """The uppermost button or snap closes the stand, at the centre line."""
     kind = fastening_mark(build.description)
     middle = in_proportion(build.description, STAND) / 2
+    laps = extension(build.description)
     if kind is not None:
-        build.point(
-            "stand",
-            InnerPoint(
-                "stand-button", kind, {size.name: (middle, neck(size) - EXTENSION) for size in build.figures.sizes}
-            ),
-        )
+        at = {size.name: (middle, neck(size) - laps) for size in build.figures.sizes}
+        build.point("stand", InnerPoint("stand-button", kind, at))
 
 
 FEATURES = (

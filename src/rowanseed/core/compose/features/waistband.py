@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from rowanseed.core.compose.bands import is_halved, lies_under_first, waistband
-from rowanseed.core.compose.bodice import EXTENSION
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.fastenings import fastening_mark
 from rowanseed.core.compose.feature import Body, Ended, Feature
+from rowanseed.core.compose.laps import EXTENSION
 from rowanseed.core.compose.openings import is_open_skirt
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, Waist, Where
