@@ -6,7 +6,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon
 
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.errors import AlterationError, NoSuchLayer
+from rowanseed.core.derive.facing import faceable
 from rowanseed.core.make.line_of_work import Log, line_of, ticked
 from rowanseed.core.make.simulator import play
 from rowanseed.core.pattern.check import piece_faults
@@ -34,6 +35,9 @@ def test_what_is_chosen_together_can_be_sewn_in_order_and_read(project):
         assert [piece.id for piece in (cut.pieces if cut else ()) if not Polygon(piece.outline).is_valid] == []
     # An alteration may be more than a piece bears; what is offered of the rest can be had.
     told = [one.error for one in project.refusals if not isinstance(one.error, AlterationError)]
+    # Nor is what no longer can be faced in the altered shape offered.
+    can_be = {f"“{one.name}” faced" for one in faceable(project.altered.pattern, project.size, project.view)}
+    told = [one for one in told if not isinstance(one, NoSuchLayer) or one.what in can_be or "faced" not in one.what]
     assert [str(error) for error in told] == []
 
 

@@ -79,6 +79,11 @@ def can_be_faced(pattern: Pattern, view: str) -> tuple[Finish, ...]:
     return tuple(f for f in pattern.making.finishes if f.kind in kinds and {p.piece for p in f.parts} <= shell)
 
 
+def faceable(pattern: Pattern, size: str, view: str) -> tuple[Finish, ...]:
+    """Those of them along which a strip can be cut in a size, as the pieces are drawn."""
+    return tuple(f for f in can_be_faced(pattern, view) if strips(pattern, size, f, Role.MAIN))
+
+
 def with_facings(pattern: Pattern, size: str, finishes: Collection[str], role: Role) -> Pattern:
     """The pattern with these edges faced from a cloth: pieces, their seams and layers, and the edges' allowances.
 

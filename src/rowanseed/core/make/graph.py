@@ -219,11 +219,10 @@ class Graph:
     def hidden(self) -> frozenset[str]:
         """Pieces that a closed lining covers, and linings and facings themselves."""
         layers = [layer for layer in self.pattern.making.layers if not self.hangs_free or layer.piece not in self.hung]
-        if self.is_enclosed:
-            return frozenset(id for layer in layers for id in (layer.piece, layer.of))
-        if not self.linings or self.hangs_free:
+        if not self.is_enclosed and (not self.linings or self.hangs_free):
             return frozenset()
-        return self.inner | {layer.of for layer in layers if layer.kind is LayerKind.LINING}
+        lined = {id for layer in layers if layer.kind is LayerKind.LINING for id in (layer.piece, layer.of)}
+        return frozenset(lined | {layer.piece for layer in layers if layer.kind is LayerKind.FACING})
 
     def interfaced(self) -> tuple[str, ...]:
         """The pieces that are stiffened: by interfacing cut from their own tissue, or from a piece derived from it."""

@@ -10,7 +10,7 @@ from xml.etree.ElementTree import Element
 import numpy as np
 from numpy.typing import NDArray
 from shapely import box as boxes
-from shapely import contains, maximum_inscribed_circle, prepare
+from shapely import contains, maximum_inscribed_circle, prepare, union_all
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -27,6 +27,8 @@ LONG = 16
 """Words beside the pieces stand in two lines from so many letters on."""
 APART = 0.5
 """Between words beside the pieces so much of a letter is left free, where they have two lines."""
+FINE = 0.01
+"""What the pieces cover is worked out to so much, in mm."""
 ABOUT_A_SEAM = 90.0
 """So much of the pieces is drawn about a seam at least, in mm."""
 
@@ -166,7 +168,9 @@ class Paper:
         whole = [", ".join(lines)]
         gone = math.hypot(*away) or 1.0
         ux, uy = away[0] / gone, away[1] / gone
-        solid = unary_union([*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines])
+        # On a grid: pieces that lie almost edge to edge have no exact union.
+        taken = [*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines]
+        solid = union_all(taken, grid_size=FINE)
         prepare(solid)
         about: Box = solid.bounds
         size = self.letter * 0.9

@@ -12,7 +12,7 @@ from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
 from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
-from rowanseed.core.derive.facing import DEPTH, can_be_faced
+from rowanseed.core.derive.facing import DEPTH, can_be_faced, faceable
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
 from rowanseed.core.derive.left_out import left_out
 from rowanseed.core.derive.lining import (
@@ -154,6 +154,10 @@ def _second_layers(layers: Layers) -> list[str]:
 def _offers(project: OpenProject) -> dict[str, Any]:
     """What can be chosen for this garment."""
     pattern, view, size = project.core.altered.pattern, project.record.view, project.core.size or ""
+    chosen = project.core.cloth_choices.layers.faced
+    can_be = faceable(pattern, size, view)
+    # What is chosen already can be given up.
+    faced = [f for f in can_be_faced(pattern, view) if f in can_be or f.id in chosen]
     linable = can_be_lined(pattern, view)
     lined = linable or draws_lining(pattern)
     return {
@@ -167,5 +171,6 @@ def _offers(project: OpenProject) -> dict[str, Any]:
         "pad": any(p.has_edge("shoulder") for p in pattern.pieces),
         "interfacing": bool(pattern.pieces_for(Role.INTERFACING, view)),
         "under_collar": has_collar_alike(pattern),
-        "faced": can_be_faced(pattern, view),
+        "faced": faced,
+        "not_faced": [f for f in can_be_faced(pattern, view) if f not in faced],
     }
