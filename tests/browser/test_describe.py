@@ -162,6 +162,33 @@ def test_a_shirt_is_described_and_goes_to_the_needle(hand, own):
     within(hand, begun, "a shirt")
 
 
+def test_a_jumpsuit_is_described_and_goes_to_the_needle(hand, own):
+    """What has a skirt elsewhere has legs here; a zip at the back lets her step into it."""
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate twill", "145", "4 m")
+    describe(
+        hand,
+        own.url,
+        texts={"name": "Workshop jumpsuit", "body_chart": CHART},
+        choices=(
+            ("garment", "jumpsuit"),
+            ("features.back.centre", "with a seam"),
+            ("features.opening.where", "back"),
+            ("features.opening.kind", "invisible zip"),
+            ("features.neck.shape", "V"),
+            ("features.legs.kind", "wide"),
+            ("features.pockets.0.kind", "slant"),
+        ),
+        ticks=("features.front.shaping.bust dart", "features.back.shaping.waist dart"),
+    )
+    expect(hand.page.locator("main")).to_contain_text("Trouser front")
+    sew_from_it(hand, "Nerys", "Slate twill", "12")
+    order = hand.page.locator("main").inner_text()
+    assert "inner leg" in order.lower()
+    within(hand, begun, "a jumpsuit")
+
+
 def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):
     page = hand.page
     page.goto(f"{own.url}/patterns/describe")

@@ -203,7 +203,8 @@ def _lacking(description, name):
             if f.opening != Opening():
                 return replace(description, features=replace(f, opening=Opening()))
             if description.garment.has_bodice:
-                zip_ = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 400.0)
+                long = None if description.garment.has_legs else 400.0
+                zip_ = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, long)
                 return replace(description, features=replace(f, back=replace(f.back, centre=Centre.SEAM), opening=zip_))
             opening = Opening(Where.LEFT_SIDE, OpeningKind.INVISIBLE_ZIP, 200.0)
             return replace(description, features=replace(f, opening=opening))
@@ -266,5 +267,31 @@ waisted = st.builds(
     st.sampled_from([PocketKind.SLANT, PocketKind.PATCH, PocketKind.WELT]),
 )
 """Skirts and trousers that fit the waist, with what is put into their fronts."""
-whole_ones = st.one_of(descriptions, open_fronts, waisted).map(mended).filter(lambda found: found is not None)
+jumpsuits = st.builds(
+    lambda of, where, kind, waist, pleats, pocket: replace(
+        of,
+        garment=GarmentKind.JUMPSUIT,
+        features=replace(
+            of.features,
+            front=replace(of.features.front, centre=Centre.SEAM if where is Where.FRONT else Centre.FOLD),
+            back=replace(of.features.back, centre=Centre.SEAM if where is Where.BACK else Centre.FOLD),
+            opening=Opening(where, kind),
+            waist=waist,
+            waist_level=WaistLevel.NATURAL,
+            skirt=None,
+            legs=replace(of.features.legs, pleats=pleats),
+            pockets=(Pocket(pocket, PocketPlace.SIDE if pocket is PocketKind.IN_SEAM else PocketPlace.FRONT),),
+        ),
+    ),
+    descriptions,
+    st.sampled_from([Where.FRONT, Where.BACK]),
+    st.sampled_from([kind for kind in OpeningKind if kind.zips_a_seam and kind is not OpeningKind.FLY_ZIP]),
+    st.sampled_from([None, Waist.SEAM, Waist.ELASTIC_CASING, Waist.DRAWSTRING, Waist.PLAIN_BAND, Waist.PLEATED_BAND]),
+    st.integers(0, 3),
+    one_of(PocketKind),
+)
+"""A bodice and legs in one, stepped into through a zip."""
+whole_ones = (
+    st.one_of(descriptions, open_fronts, waisted, jumpsuits).map(mended).filter(lambda found: found is not None)
+)
 """Descriptions without a contradiction."""

@@ -413,6 +413,40 @@ DRESSES = {
         "sleeve": SHORT,
     },
 }
+JUMPSUITS = {
+    "jumpsuit": {
+        "front": Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": zipped(length=None),
+        "neck": Neck(NeckShape.V, NeckFinish.FACING),
+        "armhole": ArmholeFinish.FACING,
+        "legs": Legs(LegKind.WIDE),
+        "pockets": (IN_SIDES,),
+    },
+    "boiler suit": {
+        "front": Side(Centre.SEAM, (Shaping.YOKE,)),
+        "back": Side(shaping=(Shaping.YOKE,)),
+        "opening": zipped(Where.FRONT, None, OpeningKind.EXPOSED_ZIP),
+        "collar": CollarKind.ONE_PIECE,
+        "sleeve": CUFFED,
+        "waist": Waist.ELASTIC_CASING,
+        "legs": Legs(LegKind.STRAIGHT),
+        "pockets": (
+            Pocket(PocketKind.PATCH, PocketPlace.CHEST),
+            Pocket(PocketKind.SLANT, PocketPlace.FRONT),
+            Pocket(PocketKind.PATCH, PocketPlace.BACK),
+        ),
+    },
+    "playsuit": {
+        "front": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
+        "back": Side(shaping=(Shaping.PRINCESS_SHOULDER,)),
+        "opening": zipped(Where.LEFT_SIDE, None),
+        "straps": Straps(2, 20.0),
+        "waist": Waist.PLAIN_BAND,
+        "legs": Legs(LegKind.SHORTS, None, 2),
+        "lining": Lining(method=LiningMethod.HANGING_FREE),
+    },
+}
 JACKETS = {
     "dressing gown": {
         "front": OPEN,
@@ -513,6 +547,7 @@ FOR = {
     "pyjama trousers": Figure.MEN,
     "tailored trousers": Figure.MEN,
     "bomber jacket": Figure.MEN,
+    "boiler suit": Figure.MEN,
     "waistcoat": Figure.MEN,
     "sweatshirt": Figure.CHILDREN,
     "zipped hoodie": Figure.CHILDREN,
@@ -536,6 +571,7 @@ EVERYDAY = {
         (SKIRTS, GarmentKind.SKIRT, Structure.WOVEN),
         (TROUSERS, GarmentKind.TROUSERS, Structure.WOVEN),
         (DRESSES, GarmentKind.DRESS, Structure.WOVEN),
+        (JUMPSUITS, GarmentKind.JUMPSUIT, Structure.WOVEN),
         (JACKETS, GarmentKind.JACKET, Structure.WOVEN),
     )
     for name, features in garments.items()

@@ -916,6 +916,15 @@ def vented(method, **features):
     return with_layers(pattern, SIZE, "A", Layers(lining=LiningSchool.DEDUCT, hem=LiningHem.ATTACHED))
 
 
+def jumpsuit(**features):
+    return described(
+        GarmentKind.JUMPSUIT,
+        back=Side(Centre.SEAM),
+        opening=Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP),
+        **features,
+    )
+
+
 BUTTONED = Opening(Where.FRONT, OpeningKind.BUTTONS)
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 _MADE = {
@@ -958,6 +967,7 @@ _MADE = {
     "pleated band": pleated_band,
     "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
     "all-in-one facing": all_in_one,
+    "jumpsuit": jumpsuit,
     "collar to the centre line": lambda: described(
         front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
     ),

@@ -1,8 +1,11 @@
 """In the line drawing what is sewn together lies together: front and back of everyday garments, in two sizes."""
 
+import math
+
 import pytest
 from shapely import LineString, hausdorff_distance
 
+from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.drawings.line.laid import laid
 
@@ -27,3 +30,31 @@ def test_pieces_that_are_sewn_to_each_other_lie_edge_to_edge(name):
                 one, other = (edges[part.piece].get(part.edge) for part in parts)
                 if one and other:
                     assert hausdorff_distance(LineString(one), LineString(other)) < NEAR, (join.id, size)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_bodice_and_what_hangs_from_it_are_drawn_equally_wide_at_the_waist(name):
+    """Open darts of unlike depth made a step at the sides of every fitted dress."""
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[-1]
+    for panel in (Panel.FRONT, Panel.BACK):
+        wide = {True: 0.0, False: 0.0}
+        for one in laid(pattern, panel, size):
+            below = hangs_below(one.piece.frame)
+            wide[below] = max(wide[below], *(y for _, y in one.edges.get("waist", ((0.0, 0.0),))))
+        if all(wide.values()):
+            assert wide[True] == pytest.approx(wide[False], abs=NEAR)
+
+
+@pytest.mark.parametrize(
+    ("name", "leg", "corner"), [("boiler suit", "trouser-front", "pocket-side"), ("jeans", "front", "pocket-side")]
+)
+def test_the_corner_of_a_slant_pocket_lies_in_its_leg(name, leg, corner):
+    """It hung beside the shoulders of a jumpsuit, and 2 cm away from the front of trousers."""
+    pattern = everyday(name)
+    for size in pattern.envelope.sizes:
+        lying = {one.piece.id: one.edges for one in laid(pattern, Panel.FRONT, size)}
+        inner = min(lying[corner]["waist"], key=lambda q: q[1])
+        assert min(math.dist(inner, q) for q in lying[leg]["waist"]) < 2.0
+        foot = max(lying[corner]["outseam"])
+        assert min(math.dist(foot, q) for q in lying[leg]["outseam"]) < 2.0

@@ -35,7 +35,9 @@ STATIONS = [
     "keep",
     "print",
 ]
-STRANGE = re.compile(r"\b(None|nan|inf|True|False)\b|[{}]|__|\b(lining|skirt|side|front|back)-[a-z-]+-|\.\.|,,|;\.|::")
+STRANGE = re.compile(
+    r"\b(None|nan|inf|True|False)\b|[{}]|__|\b(lining|skirt|trouser|side|front|back)-[a-z-]+-|\.\.|,,|;\.|::"
+)
 """What a program would say and a sewist would not: its values, its ids, two stops in a row."""
 HIDDEN = r"<(script|style|template|svg|textarea)\b.*?</\1>"
 

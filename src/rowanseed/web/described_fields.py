@@ -13,10 +13,13 @@ from rowanseed.web.field_kinds import Either, Field, Group, Length, Number, One,
 ANY = frozenset(v.GarmentKind)
 UPPER = frozenset(kind for kind in v.GarmentKind if kind.has_bodice)
 AT_THE_WAIST = frozenset({v.GarmentKind.SKIRT, v.GarmentKind.TROUSERS})
-SKIRTED = ANY - {v.GarmentKind.TROUSERS, v.GarmentKind.ROBE}
+LEGGED = frozenset(kind for kind in v.GarmentKind if kind.has_legs)
+SKIRTED = ANY - LEGGED - {v.GarmentKind.ROBE}
 HALVES = UPPER | AT_THE_WAIST
 USUAL = "the usual one"
 WITH_SKIRT = UPPER | {v.GarmentKind.SKIRT}
+OPENS = WITH_SKIRT - LEGGED
+"""What may be open all the way down."""
 FRONT_SHAPED: Mapping[Worded, frozenset[v.GarmentKind]] = {
     v.Shaping.BUST_DART: UPPER,
     v.Shaping.WAIST_DART: HALVES,
@@ -107,7 +110,7 @@ GROUPS = (
                 "Edges that are open all the way",
                 v.Placket,
                 USUAL,
-                when=(*OPENED, chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(WITH_SKIRT)),
+                when=(*OPENED, chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(OPENS)),
             ),
         ),
         ANY - {v.GarmentKind.ROBE},
@@ -157,7 +160,7 @@ GROUPS = (
                 "Where its seam lies",
                 v.WaistLevel,
                 first=v.WaistLevel.NATURAL,
-                when=(SEAMED, of(UPPER)),
+                when=(SEAMED, of(UPPER - LEGGED)),
             ),
             Length("features.band.width", "A band's finished width", when=BANDED),
             Length("features.band.underlap", "Its underlap", when=BANDED),
@@ -213,7 +216,7 @@ GROUPS = (
             Number("features.legs.pleats", "Pleats at the waist", "on each side, none to three"),
             One("features.legs.end", "End", v.LegEnd),
         ),
-        frozenset({v.GarmentKind.TROUSERS}),
+        LEGGED,
     ),
     Group("hem", "Hem", (One("features.hem.kind", "Hem", v.HemKind), Length("features.hem.depth", "Depth"))),
     Group(

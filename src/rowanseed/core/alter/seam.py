@@ -16,6 +16,7 @@ from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.alter.waist_seam import meets_again
 from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
+from rowanseed.core.pattern.legs import is_inner_leg
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import SEAM_LEVEL, Panel, Piece
@@ -217,7 +218,10 @@ def _keep_intake(before: Piece, after: Piece, size: str) -> Piece:
 
 def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
     """The seam that goes on where a waist seam crosses this one, so that both are altered in one: a side goes on as a
-    side, a centre as a centre. None where there is none, or where gathers or pleats take up what differs."""
+    side, a centre as a centre. None where there is none, or where gathers or pleats take up what differs; an inner leg
+    does not reach the waist."""
+    if is_inner_leg(join):
+        return None
 
     def frames(parts: Iterable[EdgePart]) -> set[str]:
         return {pattern.piece(p.piece).frame for p in parts}
@@ -232,7 +236,8 @@ def across_the_waist(pattern: Pattern, join: Join) -> Join | None:
             continue
         beyond = other if sides <= one else one if sides <= other else set()
         for found in takeable(pattern):
-            if frames((*found.a, *found.b)) <= beyond and _where(pattern, found) == _where(pattern, join):
+            goes_on = not is_inner_leg(found) and _where(pattern, found) == _where(pattern, join)
+            if goes_on and frames((*found.a, *found.b)) <= beyond:
                 return found
     return None
 

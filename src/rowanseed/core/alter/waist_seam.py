@@ -24,6 +24,7 @@ from rowanseed.core.pattern.walk import fault, part_length
 
 WAIST = "waist"
 ACROSS = (WAIST, INSET_EDGE)
+SIDES = ("side", "outseam")
 BODY = (Panel.FRONT, Panel.BACK)
 NOTICED = 0.05
 """A seam whose difference has changed by less than this, in mm, is as it was."""
@@ -215,16 +216,16 @@ def _at_the_sides(waist: _Waist) -> Pattern:
 
     The inner half stays: what faces an edge that opens runs on over the seam, and keeps its width on both sides of it.
     """
-    with_side = [found for found in waist.pieces() if found[0].has_edge("side")]
+    with_side = [(found, side) for found in waist.pieces() for side in SIDES if found[0].has_edge(side)]
     if not with_side:
         return waist.pattern
-    piece, edge, often = with_side[0]
+    (piece, edge, often), outer = with_side[0]
     frame = frame_of(waist.pattern, waist.size, piece.id)
     chain, centre = piece.shapes[waist.size].edges[edge], frame.centre_y()
     near, far = sorted((chain[0].start, chain[-1].end), key=lambda p: abs(p[1] - centre))
     step = math.copysign(1.0, far[1] - near[1]) * waist.by / often
     above, _, below, _ = frame.bounds()
-    side = piece.shapes[waist.size].edges["side"]
+    side = piece.shapes[waist.size].edges[outer]
     long = chain_length(side)
     fade = min((d for _, x in frame.levels() if (d := abs(x - far[0])) > NEAR), default=below - above)
     whole, fade = fade >= below - above and below - above < FADE, min(FADE, fade)

@@ -126,7 +126,7 @@ def _tell_length(build: Build) -> None:
     if "length" not in description.finished:
         return
     said = "the finished lengths say how long it is"
-    if description.garment is GarmentKind.TROUSERS and features.legs.length is not None:
+    if description.garment.has_legs and features.legs.length is not None:
         build.assumed["features.legs.length"] = said
     elif features.skirt is not None and features.skirt.length is not None:
         build.assumed["features.skirt.length"] = said
@@ -243,7 +243,9 @@ def _hems(front: Half, back: Half) -> tuple[EdgePart, ...]:
 
 
 def _trousers(build: Build) -> None:
-    body = Body(*legs.trousers(build))
+    halves = legs.trousers(build)
+    legs.end_legs(build, halves)
+    body = Body(*halves)
     _carve(build, body)
     _end(build, body)
     _join_on(build, body)
@@ -258,8 +260,9 @@ def _upper(build: Build) -> None:
         if half.yoke:
             build.along["yoke"] = (*build.along.get("yoke", ()), half.yoke)
     below = None
+    has_legs = build.description.garment.has_legs
     if build.description.has_waist_seam:
-        below = _drafted_skirt(build)
+        below = legs.trousers(build) if has_legs else _drafted_skirt(build)
         _waist_seam(build, front, back, below)
         for half, other in zip((front, back), below, strict=True):
             if any(p.edge == "opening" for p in other.centre):
@@ -269,7 +272,10 @@ def _upper(build: Build) -> None:
     _end(build, body)
     sleeves.sleeves(build, front, back)
     _sleeves_in_one(build)
-    hem(build, _hems(*(below or (front, back))))
+    if below is not None and has_legs:
+        legs.end_legs(build, below)
+    else:
+        hem(build, _hems(*(below or (front, back))))
     _join_on(build, body)
 
 

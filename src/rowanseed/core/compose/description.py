@@ -320,7 +320,10 @@ class Description:
     @property
     def has_waist_seam(self) -> bool:
         """Whether bodice and skirt are sewn together at the waist, or to a band between them."""
-        return self.garment.has_bodice and self.features.waist not in (None, Waist.NONE, Waist.SHIRRED)
+        said = self.features.waist
+        if self.garment is GarmentKind.JUMPSUIT and said in (None, Waist.NONE):
+            return True
+        return self.garment.has_bodice and said not in (None, Waist.NONE, Waist.SHIRRED)
 
     @property
     def seam_level(self) -> WaistLevel:

@@ -37,7 +37,8 @@ def goes_in(description: Description) -> bool:
         not description.garment.hangs_from_the_shoulders
         or features.front.has(*shaped)
         or features.back.has(*shaped)
-        or features.waist not in (None, Waist.NONE)
+        or description.has_waist_seam
+        or features.waist is Waist.SHIRRED
     )
 
 
@@ -47,7 +48,7 @@ PLEATED = 30.0
 
 def _let_in(description: Description) -> float:
     features = description.features
-    if description.garment is GarmentKind.TROUSERS:
+    if description.garment.has_legs:
         return 2 * PLEATED * features.legs.pleats
     folds = (folds_in(side.shaping) for side in (features.front, features.back))
     return sum(2 * PLEATED * one.count for one in folds if one)
@@ -76,6 +77,8 @@ def _usual_ease(description: Description, name: str) -> float:
             return {"bust": 60.0, "waist": 20.0, "hip": 60.0 + _let_in(description)}[name]
         case GarmentKind.TROUSERS:
             return {"bust": 60.0, "waist": 20.0, "hip": 70.0 + _let_in(description)}[name]
+        case GarmentKind.JUMPSUIT if not knit:
+            return {"bust": 60.0, "waist": 40.0, "hip": 70.0 + _let_in(description)}[name]
         case GarmentKind.COAT:
             return {"bust": 180.0, "waist": 200.0, "hip": 160.0}[name]
         case GarmentKind.JACKET:

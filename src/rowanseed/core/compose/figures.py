@@ -137,10 +137,11 @@ def reaches_the_hip(description: Description, sizes: Sequence[Size]) -> bool:
 
 HEM_RUFFLE = 120.0
 """How deep a ruffle at the hem is, in mm."""
-LEAST_BELOW_UNDERARM, LEAST_SKIRT = 120.0, 100.0
-"""A bodice ends at least so far below the underarm, a skirt below its waist seam, in mm."""
-SHORTS = 180.0
-"""Shorts are usually so much longer than the crotch is deep, in mm."""
+LEAST_BELOW_UNDERARM, LEAST_SKIRT, LEAST_LEG = 120.0, 100.0, 60.0
+"""A bodice ends at least so far below the underarm, a skirt below its waist seam, a leg below the seat, in mm."""
+SHORTS, LEGS = 180.0, 1040.0
+"""Shorts are usually so much longer than the crotch is deep; long legs so long from the waist, of a woman's height, in
+mm."""
 
 
 def waist_from_top(description: Description, size: Size) -> float:
@@ -156,6 +157,8 @@ def hem_ruffle(description: Description) -> float:
 
 def least_length(description: Description, size: Size) -> float:
     """How long a garment with a bodice is at least, from the nape, in mm."""
+    if description.garment.has_legs:
+        return size.seam + size.crotch_depth + LEAST_LEG
     if description.has_waist_seam:
         return size.seam + LEAST_SKIRT
     return size.underarm + LEAST_BELOW_UNDERARM + hem_ruffle(description) - NAPE
@@ -167,14 +170,22 @@ def _long(description: Description, size: Size) -> float:
     skirt = features.skirt.length if features.skirt is not None else None
     match description.garment:
         case GarmentKind.TROUSERS:
-            short = features.legs.kind is LegKind.SHORTS
-            return features.legs.length or (size.crotch_depth + SHORTS if short else usual)
+            return _legs_long(description, size)
+        case GarmentKind.JUMPSUIT:
+            return size.seam + _legs_long(description, size)
         case GarmentKind.SKIRT | GarmentKind.APRON:
             return skirt or usual
         case GarmentKind.ROBE:
             return usual
         case _:
             return max(size.seam + skirt if skirt else usual, least_length(description, size))
+
+
+def _legs_long(description: Description, size: Size) -> float:
+    """From the waist to the end of a leg, as is said or as is usual."""
+    legs = description.features.legs
+    usual = size.crotch_depth + SHORTS if legs.kind is LegKind.SHORTS else LEGS * size.tall
+    return legs.length or usual
 
 
 def _length(description: Description) -> float:
@@ -192,8 +203,8 @@ def _length(description: Description) -> float:
             return 540.0
         case GarmentKind.TOP:
             return 640.0
-        case GarmentKind.TROUSERS:
-            return 1040.0
+        case GarmentKind.TROUSERS | GarmentKind.JUMPSUIT:
+            return LEGS
         case GarmentKind.SKIRT | GarmentKind.APRON:
             return 620.0
 

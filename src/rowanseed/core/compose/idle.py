@@ -100,7 +100,7 @@ def _hem_unlike(build: Build) -> str:
     hem = next((finish for finish in build.finishes if finish.id == "hem"), None)
     if hem is None:
         return "no edge of it is hemmed: measure the tissue"
-    ends = 2 if d.garment is GarmentKind.TROUSERS else 1
+    ends = 2 if d.garment.has_legs else 1
     for size in build.figures.sizes:
         round_it = sum(_copies(build, part.piece) * _to_the_centre(build, part, size) for part in hem.parts)
         if abs(round_it / ends - printed[size.name]) > NEAR:
@@ -141,8 +141,8 @@ def _upper(build: Build, d: Description) -> Found:
 
 
 def _legs(build: Build, d: Description) -> Found:
-    if d.garment is not GarmentKind.TROUSERS:
-        yield "legs", f"only trousers have legs: {d.garment.has} none"
+    if not d.garment.has_legs:
+        yield "legs", f"only trousers and a jumpsuit have legs: {d.garment.has} none"
 
 
 def _centre(build: Build, d: Description) -> Found:

@@ -10,6 +10,7 @@ from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import Centre, FacedEdge, GarmentKind, LiningOf, OpeningKind, Placket, Where
+from rowanseed.core.pattern.below_waist import LEGS, SKIRT
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Join
 
 
@@ -88,6 +89,16 @@ def tell_placket(build: Build) -> None:
     found = placket(build.description)
     if build.description.features.opening.placket is None and found is not None:
         build.assumed["features.opening.placket"] = found.words
+
+
+LOWER = {"sides": ("skirt-sides", "trouser-outseams"), "sides-left": ("skirt-sides-left", "trouser-outseams-left")}
+"""What the sides of a skirt and of legs are called beside those of the bodice above them."""
+
+
+def seam_below(build: Build, id: str) -> Join | None:
+    """The seam of a skirt, or of legs, that goes on below the waist where one of the bodice ends."""
+    ids = LOWER.get(id, (f"{SKIRT}{id}", f"{LEGS}{id}"))
+    return next((join for join in build.joins if join.id in ids), None)
 
 
 def split_sides(build: Build, id: str) -> str:

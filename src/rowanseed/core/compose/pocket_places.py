@@ -19,6 +19,7 @@ from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, Hand, PocketKind, PocketPlace
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.below_waist import LEGS, SKIRT, hangs_below
 from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 from rowanseed.core.pattern.seamline import mark_point
 
@@ -96,10 +97,8 @@ def _stands_at(one: Pocket, other: Pocket) -> bool:
 def carrier(build: Build, pocket: Pocket) -> str:
     """The piece that a pocket is sewn on."""
     half = "back" if pocket.on is PocketPlace.BACK else "front"
-    below = f"skirt-{half}"
-    if pocket.on is not PocketPlace.CHEST and below in build.pieces:
-        return below
-    return half
+    below = next((id for id in (f"{SKIRT}{half}", f"{LEGS}{half}") if id in build.pieces), None)
+    return below if below is not None and pocket.on is not PocketPlace.CHEST else half
 
 
 APART = 12.0
@@ -194,7 +193,7 @@ def _wanted(build: Build, pocket: Pocket, piece: str, size: Size) -> tuple[float
         return max(p[0] for p in flatten(armhole, 2.0)) - ABOVE_UNDERARM, 0.3
     if "crotch" in edges:
         return _on_the_seat(edges), 0.25
-    if build.description.garment.has_bodice and not piece.startswith("skirt"):
+    if build.description.garment.has_bodice and not hangs_below(piece):
         return x0 + 0.62 * (x1 - x0), 0.25
     return x0 + 0.16 * (x1 - x0 - size.seam_to_waist) + size.seam_to_waist, 0.25
 

@@ -82,7 +82,8 @@ def _put_on(d: Description) -> Found:
     short = [size for size in sizes if d.garment.has_bodice and size.length < least_length(d, size) - 1.0]
     if short and "length" in d.finished:
         least = at_least(least_length(d, short[0]))
-        where = "there would be no skirt below its waist seam" if d.has_waist_seam else "it would end under the arms"
+        below = "no legs" if d.garment.has_legs else "no skirt"
+        where = f"there would be {below} below its waist seam" if d.has_waist_seam else "it would end under the arms"
         yield "finished.length", f"In size {short[0].name} {where}: from the nape it is {least} long at least."
     if d.garment.has_bodice and d.cloth is Structure.WOVEN and not all(opens_the_waist(d, size) for size in sizes):
         field = "features.opening.length" if d.features.opening.length else "features.opening"
@@ -284,8 +285,8 @@ def _waist(d: Description) -> Found:
     if d.garment.has_bodice and waist in (Waist.WAISTBAND, Waist.FACING):
         yield (
             "features.waist",
-            f"{upper_first(with_article(waist.words))} finishes the top of a skirt; {d.garment.one} is joined to it by "
-            "a seam.",
+            f"{upper_first(with_article(waist.words))} finishes the top of a skirt or of trousers; {d.garment.one} "
+            "goes on above, joined by a seam.",
         )
     if d.garment is GarmentKind.ROBE:
         if waist not in (None, Waist.NONE):
@@ -314,11 +315,11 @@ def _waist(d: Description) -> Found:
     taken = (Shaping.WAIST_DART, *PRINCESS)
     if d.garment.has_bodice and d.is_drawn_in and (f.front.has(*taken) or f.back.has(*taken)):
         yield "features.waist", "A waist that is drawn in has no darts or princess seams that take it in as well."
-    if f.legs.pleats and d.garment is not GarmentKind.TROUSERS:
+    if f.legs.pleats and not d.garment.has_legs:
         yield "features.legs.pleats", "Only trousers have pleats at their legs' waist."
-    if f.legs.pleats and f.opening.kind is None:
+    if f.legs.pleats and (f.opening.kind is None or d.is_drawn_in):
         yield "features.legs.pleats", "Pleats fit a waist: one that is drawn in by elastic or a cord has none."
-    if f.legs.pleats and f.front.has(Shaping.WAIST_DART):
+    if f.legs.pleats and f.front.has(Shaping.WAIST_DART) and not d.garment.has_bodice:
         yield "features.front.shaping", "The front is taken in by its pleats: choose them or the dart."
     if d.garment is GarmentKind.TROUSERS and f.skirt is not None:
         yield "features.skirt", "Trousers have no skirt."

@@ -77,4 +77,4 @@ def _cut_apart(build: Build, where: EdgePart, reach: Mapping[str, float]) -> Non
 def may_be_slit(d: Description) -> bool:
     """Whether it hangs straight or in an A-line from the waist, so that a seam can be left open at its hem."""
     shaped = d.features.skirt is None or d.features.skirt.kind in SHAPED
-    return shaped and d.garment not in (GarmentKind.APRON, GarmentKind.ROBE, GarmentKind.TROUSERS)
+    return shaped and not d.garment.has_legs and d.garment not in (GarmentKind.APRON, GarmentKind.ROBE)

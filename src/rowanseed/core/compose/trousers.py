@@ -23,6 +23,7 @@ from rowanseed.core.compose.vocabulary import LegEnd, LegKind, Shaping
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
+from rowanseed.core.pattern.below_waist import LEGS
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, LineKind, Panel, Taken
@@ -42,8 +43,12 @@ PULLED_UP = 5.0
 """A waist that is drawn in is at least twice so much wider, in mm, than the hip that it is pulled up over."""
 FRONT_DART, BACK_DART = 95.0, 125.0
 """How long darts are, in mm."""
-RISE = 22.0
-"""The back's waist rises so far above the front's at the centre, in mm."""
+RISE, RISE_BELOW = 22.0, 8.0
+"""The back's waist rises so far above the front's at the centre, in mm; less below a bodice, which brings length of its
+own with it (from memory)."""
+LEAN_BELOW = {True: 8.0, False: 18.0}
+"""Below a bodice the centre leans in less, in mm, so that it runs on from the bodice's without a corner (from
+memory)."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
 """The leg's girth at its end as a share of the hip."""
 INNER = 0.28
@@ -54,8 +59,31 @@ YOKE_AT_SIDE, YOKE_AT_CENTRE = 0.19, {True: 0.22, False: 0.32}
 """How deep a yoke is at the side and at the centre, as a share of the crotch depth (from memory)."""
 
 
+TORSO = 20.0
+"""Legs below a bodice are so much deeper in the crotch, in mm: she bends and sits in it as in one length (common
+practice, no source)."""
+FORWARD = 5.0
+"""Below a bodice the front's share of the waist is so much more than a quarter, in mm, as the bodice's is."""
+
+
+def leg_ids(build: Build) -> tuple[str, str]:
+    """Below a bodice the legs' pieces are called so."""
+    return ("trouser-front", "trouser-back") if _is_below(build) else ("front", "back")
+
+
+def _is_below(build: Build) -> bool:
+    return build.description.garment.has_bodice
+
+
 def _length(build: Build, size: Size) -> float:
-    return size.length - hem_ruffle(build.description)
+    """From the waist to the hem, or to the ruffle that is sewn there."""
+    above = size.seam if _is_below(build) else 0.0
+    return size.length - above - hem_ruffle(build.description)
+
+
+def _depth(build: Build, size: Size) -> float:
+    """How deep the crotch lies below the waist, in mm."""
+    return size.crotch_depth + (TORSO if _is_below(build) else 0.0)
 
 
 def _is_straight(build: Build) -> bool:
@@ -65,13 +93,12 @@ def _is_straight(build: Build) -> bool:
 
 def trousers(build: Build) -> tuple[Half, Half]:
     halves = (Half(True), Half(False))
-    for half in halves:
-        id = half.name
+    for half, id in zip(halves, leg_ids(build), strict=True):
 
         def whole(size: Size, half: Half = half) -> Edges:
             return _leg(build, size, is_front=half.is_front)
 
-        yoked = has_yoke(build, half)
+        yoked = has_yoke(build, half) and not _is_below(build)
         draw, yoke = cut_apart(whole, _yoke(build, half, whole)) if yoked else (whole, None)
         panel = Panel.FRONT if half.is_front else Panel.BACK
         build.piece(id, f"Trouser {half.name}", draw, panel=panel, count=2, pair=True, hem=("hem",))
@@ -80,8 +107,8 @@ def trousers(build: Build) -> tuple[Half, Half]:
             LineKind.LEVEL,
             "hip",
             lambda size, half=half: (
-                (0.8 * size.crotch_depth, 0.0),
-                (0.8 * size.crotch_depth, _hip(size, is_front=half.is_front)),
+                (0.8 * _depth(build, size), 0.0),
+                (0.8 * _depth(build, size), _hip(size, is_front=half.is_front)),
             ),
         )
         if not yoked:
@@ -99,7 +126,7 @@ def trousers(build: Build) -> tuple[Half, Half]:
             LineKind.LENGTHEN_SHORTEN,
             "crotch-depth",
             lambda size, id=id: (
-                (x := 0.6 * size.crotch_depth, y_at(build.edge(id, "crotch", size), x)),
+                (x := 0.6 * _depth(build, size), y_at(build.edge(id, "crotch", size), x)),
                 (x, y_at(build.edge(id, "outseam", size), x)),
             ),
         )
@@ -107,7 +134,7 @@ def trousers(build: Build) -> tuple[Half, Half]:
             id,
             LineKind.LENGTHEN_SHORTEN,
             "leg-length",
-            lambda size: ((size.crotch_depth + 150.0, 30.0), (size.crotch_depth + 150.0, size.hip / 4 - 30.0)),
+            lambda size: ((x := _depth(build, size) + 150.0, 30.0), (x, size.hip / 4 - 30.0)),
         )
         half.neck, half.side, half.lower = [part(id, "waist")], [part(id, "outseam")], [part(id, "hem")]
         half.centre = [part(id, "crotch")]
@@ -115,14 +142,21 @@ def trousers(build: Build) -> tuple[Half, Half]:
             add_yoke(build, half, yoke)
         elif not _is_straight(build):
             _dart(build, half)
+    _sew(build, halves)
+    return halves
+
+
+def _sew(build: Build, halves: tuple[Half, Half]) -> None:
     front, back = halves
-    build.join("outseams", "Side seams", front.side, back.side, each_hand=True)
-    build.join("inseams", "Inner leg seams", (part("front", "inseam"),), (part("back", "inseam"),), each_hand=True)
+    under = LEGS if _is_below(build) else ""
+    sides = "Trouser side seams" if under else "Side seams"
+    inner = tuple((part(half.lower[0].piece, "inseam"),) for half in halves)
+    build.join(f"{under}outseams", sides, front.side, back.side, each_hand=True)
+    build.join("inseams", "Inner leg seams", *inner, each_hand=True)
     for half in halves:
         left, right = (tuple(part(p.piece, p.edge, hand) for p in half.centre) for hand in ("left", "right"))
-        build.join(f"centre-{half.name}", f"Centre {half.name} seam", left, right)
-    _ends(build, halves)
-    return halves
+        name = f"Trousers, centre {half.name} seam" if under else f"Centre {half.name} seam"
+        build.join(f"{under}centre-{half.name}", name, left, right)
 
 
 def _end(build: Build, size: Size) -> float:
@@ -140,6 +174,8 @@ def _hip(size: Size, *, is_front: bool) -> float:
 def _waist(build: Build, size: Size, *, is_front: bool) -> float:
     """How long the waist of a half is, its darts closed."""
     waist = size.waist if size.waist is not None else size.body_waist + 20.0
+    if _is_below(build):
+        return waist / 4 + (FORWARD if is_front else -FORWARD)
     more = ABOVE_PLEATS if build.description.features.legs.pleats else FRONT_WAIST
     return waist / 4 + (more if is_front else -more)
 
@@ -160,7 +196,7 @@ def _asked_for_darts(build: Build, *, is_front: bool) -> bool:
     """Whether darts, or pleats, are said to be at the waist of a half, or are usual there: of men's trousers behind
     alone (common practice, no source)."""
     features = build.description.features
-    said = [side.has(Shaping.WAIST_DART) for _, side in features.sides]
+    said = [side.has(Shaping.WAIST_DART) and not _is_below(build) for _, side in features.sides]
     if is_front and features.legs.pleats:
         return True
     if is_yoked_at_waist(build.description):
@@ -177,7 +213,7 @@ def _has_darts(build: Build, *, is_front: bool) -> bool:
 
     def intake(size: Size) -> float:
         across = _hip(size, is_front=is_front) - _side_in(build, size) - _leans(build, is_front=is_front)
-        return math.hypot(across, _rise(is_front)) - _waist(build, size, is_front=is_front)
+        return math.hypot(across, _rise(build, is_front=is_front)) - _waist(build, size, is_front=is_front)
 
     asked = _asked_for_darts(build, is_front=is_front) and not _is_straight(build)
     return asked and all(intake(size) >= LEAST_DART for size in build.figures.sizes)
@@ -185,6 +221,8 @@ def _has_darts(build: Build, *, is_front: bool) -> bool:
 
 def _leans(build: Build, *, is_front: bool) -> float:
     """How far the centre leans in beside a dart, or towards a yoke."""
+    if _is_below(build):
+        return LEAN_BELOW[is_front]
     yoked = not is_front and build.description.features.back.has(Shaping.YOKE)
     return LEAN_TO_A_YOKE if yoked else LEAN[is_front]
 
@@ -198,14 +236,16 @@ def _yoke(build: Build, half: Half, whole: Draw) -> HipYoke:
         return chain_length(whole(size)["waist"])
 
     return HipYoke(
-        centre=lambda size: YOKE_AT_CENTRE[half.is_front] * size.crotch_depth,
-        side=lambda size: YOKE_AT_SIDE * size.crotch_depth,
+        centre=lambda size: YOKE_AT_CENTRE[half.is_front] * _depth(build, size),
+        side=lambda size: YOKE_AT_SIDE * _depth(build, size),
         waist=waist,
     )
 
 
-def _rise(is_front: bool) -> float:
-    return 0.0 if is_front else RISE
+def _rise(build: Build, *, is_front: bool) -> float:
+    if is_front:
+        return 0.0
+    return RISE_BELOW if _is_below(build) else RISE
 
 
 def _lean(build: Build, size: Size, *, is_front: bool) -> float:
@@ -213,8 +253,8 @@ def _lean(build: Build, size: Size, *, is_front: bool) -> float:
     where the waist is drawn in, so little that it still goes over the body's hip."""
     if _has_darts(build, is_front=is_front):
         return _leans(build, is_front=is_front)
-    if not _is_straight(build):
-        goal = math.sqrt(_waist(build, size, is_front=is_front) ** 2 - _rise(is_front) ** 2)
+    if not _is_straight(build) or _is_below(build):
+        goal = math.sqrt(_waist(build, size, is_front=is_front) ** 2 - _rise(build, is_front=is_front) ** 2)
         return _hip(size, is_front=is_front) - _side_in(build, size) - goal
     spare = (size.hip - size.body_hip) / 2 - PULLED_UP
     return LEAN[is_front] * max(0.0, min(1.0, spare / sum(LEAN.values())))
@@ -222,7 +262,7 @@ def _lean(build: Build, size: Size, *, is_front: bool) -> float:
 
 def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     """x down from the waist, y from the centre's line at the hip outwards; the fork lies at negative y."""
-    hip, crotch, long = _hip(size, is_front=is_front), size.crotch_depth, _length(build, size)
+    hip, crotch, long = _hip(size, is_front=is_front), _depth(build, size), _length(build, size)
     fork = FORK[is_front] * size.hip
     end = _end(build, size) / 2 + (-8.0 if is_front else 8.0)
     middle = (hip - fork) / 2
@@ -232,7 +272,7 @@ def _leg(build: Build, size: Size, *, is_front: bool) -> Edges:
     outer_low = hip + flare
     inner_low = outer_low - end
     top = (0.0, hip - _side_in(build, size))
-    centre_top = (-_rise(is_front), _lean(build, size, is_front=is_front))
+    centre_top = (-_rise(build, is_front=is_front), _lean(build, size, is_front=is_front))
     level = 0.75 * crotch
     outseam: Chain = (
         *straight((long, outer_low), (crotch, hip)),
@@ -271,7 +311,7 @@ def _between(a: float, b: float, t: float) -> float:
 
 def _inseam(build: Build, size: Size) -> float:
     """The front's inner leg seam, which the back's has to meet."""
-    crotch, long = size.crotch_depth, _length(build, size)
+    crotch, long = _depth(build, size), _length(build, size)
     fork = FORK[True] * size.hip
     end = _end(build, size) / 2 - 8.0
     flare = _end(build, size) / 4 - (size.hip / 4 + 0.0775 * size.hip) / 2
@@ -300,7 +340,7 @@ def _as_long(inner: Chain, goal: float, long: float, crotch: float, fork: float,
 
 
 def _dart(build: Build, half: Half) -> None:
-    id, is_front = half.name, half.is_front
+    id, is_front = half.lower[0].piece, half.is_front
     features = build.description.features
 
     def intake(size: Size) -> float:
@@ -312,19 +352,21 @@ def _dart(build: Build, half: Half) -> None:
         elif (build.description.features.front if is_front else build.description.features.back).has(
             Shaping.WAIST_DART
         ):
-            build.assumed[f"features.{id}.shaping"] = "the waist takes in too little for darts"
+            build.assumed[f"features.{half.name}.shaping"] = "the waist takes in too little for darts"
         return
     pleats = features.legs.pleats if is_front else 0
     if pleats:
         middle = lambda size: chain_length(build.edge(id, "waist", size)) / 2  # noqa: E731
         fold_edge(build, id, "waist", Folds(Taken.PLEAT, pleats, 0.0, 70.0), taken=intake, middle=middle, down=1.0)
         return
-    if not any(side.has(Shaping.WAIST_DART) for _, side in features.sides):
-        build.assumed[f"features.{id}.shaping"] = f"a dart at the {id}'s waist"
+    if _is_below(build) or not any(side.has(Shaping.WAIST_DART) for _, side in features.sides):
+        where = f"waist of the trouser {half.name}" if _is_below(build) else f"{half.name}'s waist"
+        build.assumed[f"features.{half.name}.shaping"] = f"a dart at the {where}"
     waist_darts(build, id, intake, lambda size: FRONT_DART if is_front else BACK_DART)
 
 
-def _ends(build: Build, halves: tuple[Half, Half]) -> None:
+def end_legs(build: Build, halves: tuple[Half, Half]) -> None:
+    """What the legs end in."""
     parts = (*halves[0].lower, *halves[1].lower)
     match build.description.features.legs.end:
         case LegEnd.HEM:

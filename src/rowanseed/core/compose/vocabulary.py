@@ -16,6 +16,7 @@ class GarmentKind(Worded):
     TROUSERS = "trousers"
     TOP = "top"
     DRESS = "dress"
+    JUMPSUIT = "jumpsuit"
     JACKET = "jacket"
     COAT = "coat"
     WAISTCOAT = "waistcoat"
@@ -32,6 +33,10 @@ class GarmentKind(Worded):
     @property
     def hangs_from_the_shoulders(self) -> bool:
         return self.has_bodice or self is GarmentKind.ROBE
+
+    @property
+    def has_legs(self) -> bool:
+        return self in (GarmentKind.TROUSERS, GarmentKind.JUMPSUIT)
 
     @property
     def is_outer(self) -> bool:

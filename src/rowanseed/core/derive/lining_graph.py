@@ -27,7 +27,7 @@ from rowanseed.core.pattern.pieces import Derived, DerivedAs, Piece
 from rowanseed.core.pattern.walk import part_length
 
 FOLD_OF_EASE = INCH / 2
-SHORTER = {"skirt": INCH * 3 / 4, "dress": INCH * 3 / 4, "trousers": INCH * 3 / 4}
+SHORTER = dict.fromkeys(("skirt", "dress", "trousers", "jumpsuit"), INCH * 3 / 4)
 """How much shorter a lining that hangs free is finished, by the kind of garment; of all others half an inch."""
 
 

@@ -9,6 +9,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.legs import INSEAM, crosses_the_waist, is_crotch, is_inner_leg
 from rowanseed.core.pattern.making import ClosureKind, DetailKind, Join
 from rowanseed.core.pattern.pieces import Panel
 
@@ -81,6 +82,9 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     comes before all that it is sewn to.
     """
     own = list(ids)
+    steps = _at_the_legs(bench, other), max((_at_the_legs(bench, id) for id in own), default=NO_LEG)
+    if NO_LEG not in steps and steps[0] != steps[1]:
+        return steps[0] > steps[1]
     if any(_makes_up(bench, id) for id in own) != _makes_up(bench, other):
         return not _makes_up(bench, other)
     after = any(runs_over(bench, id, other) for id in own)
@@ -91,6 +95,28 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
     if after or before:
         return before
     return _lateness(bench, other) > max(_lateness(bench, id) for id in own)
+
+
+NO_LEG, CROTCH, WAIST, OVER_THE_WAIST, INNER_LEGS = range(5)
+"""Seams about legs that a bodice is sewn to, in the order they are sewn where they cross."""
+
+
+def _at_the_legs(bench: Workbench, id: str) -> int:
+    """Legs that hang from a bodice are whole at the waist before that is sewn on; the seam of a zip that runs on up
+    from them comes after it, and then the inner legs go across both."""
+    join = bench.joins.get(id)
+    if join is None:
+        return NO_LEG
+    if crosses_the_waist(join):
+        return OVER_THE_WAIST
+    if is_crotch(join):
+        return CROTCH
+    parts = (*join.a, *join.b)
+    if is_inner_leg(join):
+        above = (other for other in bench.joins.values() if crosses_the_waist(other))
+        return INNER_LEGS if any(pieces_of(other.a) & pieces_of(parts) for other in above) else NO_LEG
+    hangs = Panel.BAND not in bench.panels(parts) and any(bench.piece(p.piece).has_edge(INSEAM) for p in parts)
+    return WAIST if hangs and all(p.edge == "waist" for p in join.a) and not bench.encloses(join) else NO_LEG
 
 
 def _makes_up(bench: Workbench, id: str) -> bool:

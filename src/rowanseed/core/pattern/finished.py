@@ -86,7 +86,7 @@ def _layers(pattern: Pattern) -> frozenset[str]:
 
 def _counted_across(pattern: Pattern) -> frozenset[tuple[str, str]]:
     """(piece, level) of what has its level along a seam from whose other side it is measured already: a waist seam is
-    measured on the bodice, or on the side that is not gathered."""
+    measured on its one side, or on the one that is not gathered."""
     levels = {(p.id, line.id) for p in pattern.pieces for line in p.lines if line.kind is LineKind.LEVEL}
     found: set[tuple[str, str]] = set()
 
@@ -100,6 +100,9 @@ def _counted_across(pattern: Pattern) -> frozenset[tuple[str, str]]:
         measured, other = (join.b, join.a) if gathered else (join.a, join.b)
         if all(along(p) in levels for p in measured):
             found |= {along(p) for p in other}
+        elif all(along(p) in levels for p in other):
+            # The side piece of a slant pocket says no level.
+            found |= {along(p) for p in measured}
     return frozenset(found)
 
 

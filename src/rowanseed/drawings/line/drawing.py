@@ -11,6 +11,7 @@ from xml.etree.ElementTree import Element
 
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
@@ -170,14 +171,14 @@ def _stroke(where: Element, stroke: Stroke, at: At) -> None:
 
 
 def _is_lower(piece: Piece) -> bool:
-    return piece.id.startswith("skirt-")
+    return hangs_below(piece.frame)
 
 
 def _part_of(pattern: Pattern, panel: Panel, *, lower: bool) -> str:
     """Which part of the form a piece's choices are in."""
-    if lower or pattern.garment in ("skirt", "apron"):
-        return "skirt"
-    return "legs" if pattern.garment == "trousers" else panel.value
+    if pattern.garment == "trousers" or (lower and pattern.garment == "jumpsuit"):
+        return "legs"
+    return "skirt" if lower or pattern.garment in ("skirt", "apron") else panel.value
 
 
 def _words(pattern: Pattern) -> str:

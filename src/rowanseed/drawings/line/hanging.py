@@ -7,6 +7,7 @@ from collections.abc import Callable, Mapping, Sequence
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
@@ -15,20 +16,18 @@ from rowanseed.core.pattern.tiers import LOWER
 Edges = dict[str, list[Point]]
 
 
-def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
-    """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to, and wide below."""
+def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, bodice: float = 0.0) -> Edges:
+    """A piece that is gathered at its waist hangs narrow there, as wide as what it is sewn to (a `bodice` so wide, in
+    mm from the centre), and wide below."""
     cased = _is_cased(pattern, piece)
-    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
-    ratio = max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
+    ratio = _fullness(pattern, piece)
     stands_out = STANDS_OUT if piece.has_edge(LOWER) else FULL_STANDS_OUT
     if ratio <= 1.0 or not (piece.has_edge("hem") or piece.has_edge(LOWER)):
         return _in_a_casing(drawn) if cased else drawn
     x0, y0, x1, y1 = bounds([q for run in drawn.values() for q in run])
     # What laps over the centre reaches as far beyond it as the band does.
     laps = min(0.0, y0)
-    above = [p for p in pattern.pieces if p.panel is piece.panel and p.has_edge("waist") and p.has_edge("side")]
-    waist = next((max(q[1] for q in flatten(p.shapes[size].edges["waist"])) for p in above if p is not piece), None)
-    hang = waist / y1 if waist and piece.id.startswith("skirt-") else 1.0 / ratio
+    hang = bodice / y1 if bodice and hangs_below(piece.id) else 1.0 / ratio
     hang *= CASED if cased else 1.0
 
     def at(q: Point) -> Point:
@@ -36,6 +35,12 @@ def drawn_in(pattern: Pattern, piece: Piece, drawn: Edges, size: str) -> Edges:
         return (q[0], laps + (q[1] - laps) * (hang + (min(1.0, stands_out * hang) - hang) * below**0.8))
 
     return {name: [at(q) for q in run] for name, run in drawn.items()}
+
+
+def _fullness(pattern: Pattern, piece: Piece) -> float:
+    """How many times as wide as what it is sewn to a piece is cut at its waist."""
+    joins = [j for j in pattern.making.joins if any(p.piece == piece.id and p.edge == "waist" for p in j.a)]
+    return max((j.difference.amount for j in joins if j.difference.kind is DifferenceKind.GATHERS), default=1.0)
 
 
 FULL_STANDS_OUT, STANDS_OUT = 1.7, 1.3
@@ -69,6 +74,35 @@ def _in_a_casing(drawn: Edges) -> Edges:
     return {name: [at(q) for q in run] for name, run in drawn.items()}
 
 
+FITTED_TO = 150.0
+"""So far below a waist seam, in mm, a skirt or a leg that fits there has the width that it is cut with: darts lie open
+in the drawing, and those of the bodice need not be as deep."""
+
+
+def as_wide_as(
+    bodice: float, pattern: Pattern, piece: Piece, drawn: Edges, size: str
+) -> Callable[[Point], Point] | None:
+    """A panel below a waist seam moved so that it is as wide there as the bodice above it, in mm from the centre; None
+    for any other piece, and for one that stands out by its fullness."""
+    if not bodice or not hangs_below(piece.frame) or "waist" not in drawn or _fullness(pattern, piece) > 1.0:
+        return None
+    beside = (p for p in pattern.pieces if p is not piece and p.frame == piece.frame and p.panel is piece.panel)
+    runs = (flatten(p.shapes[size].edges["waist"]) for p in beside if p.has_edge("waist"))
+    level = min(x for x, _ in drawn["waist"])
+    # A corner cut off for a slant pocket goes with the panel it is cut off.
+    wide = max(y for run in (drawn["waist"], *runs) for _, y in run)
+    if abs(bodice / wide - 1.0) > MOST_MOVED:
+        return None
+
+    def at(q: Point) -> Point:
+        near = max(0.0, 1.0 - max(0.0, q[0] - level) / FITTED_TO)
+        return (q[0], q[1] * (1.0 + (bodice / wide - 1.0) * near))
+
+    return at
+
+
+MOST_MOVED = 0.4
+"""What is wider by more than this share of it than the bodice above is drawn in by something else."""
 UNDER_YOKES = ("yoke", "yoke-base")
 BENT = 0.02
 """A waist that turns by so much, in radians, is that of a piece that was fanned out from there."""

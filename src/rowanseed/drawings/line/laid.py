@@ -10,13 +10,14 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.tiers import is_tier
 from rowanseed.core.pattern.turned_yoke import as_worn
 from rowanseed.drawings.line.below_yokes import hanging_from, yoke_of
-from rowanseed.drawings.line.hanging import Edges, closed_fan, drawn_in, hung, under_a_yoke
+from rowanseed.drawings.line.hanging import Edges, as_wide_as, closed_fan, drawn_in, hung, under_a_yoke
 from rowanseed.drawings.line.tiers import hung_below
 
 STEP = 12.0
@@ -74,12 +75,12 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
     below = _waist_level(pattern, panel, size)
     placed: dict[str, Edges] = {}
     hanging: dict[str, Edges] = {}
+    bodice = 0.0
     for piece in _from_the_centre(pattern, panel):
-        down = below if piece.id.startswith("skirt-") else 0.0
+        down = below if hangs_below(piece.frame) else 0.0
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
-        if piece.has_edge("crotch"):
-            edges = _legs_together(edges)
         moves: list[Move] = []
+        edges = _moved(edges, _legs_together(pattern, piece, size), moves)
         for find in (_outwards, _to_the_centre, closed_fan):
             edges = _moved(edges, find(edges), moves)
         edges = _turned_back(piece, edges, size)
@@ -93,7 +94,10 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         elif yoke is not None:
             edges = _moved(edges, hanging_from(pattern, piece, edges, _yoke_laid(pattern, yoke, size)), moves)
         else:
-            edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), size)
+            edges = _moved(edges, as_wide_as(bodice, pattern, piece, edges, size), moves)
+            if "waist" in edges and not hangs_below(piece.frame):
+                bodice = max(bodice, *(y for _, y in edges["waist"]))
+            edges = drawn_in(pattern, piece, under_a_yoke(pattern, piece, edges), bodice)
         hanging[piece.id] = edges
         back = tuple(
             q for name in ("neck", "lapel", "collar-neck", "collar-back", "opening") for q in edges.get(name, ())
@@ -108,7 +112,7 @@ def _yoke_laid(pattern: Pattern, yoke: Piece, size: str) -> Edges:
     edges = {name: _fine(flatten(chain, 1.0)) for name, chain in yoke.shapes[size].edges.items()}
     for find in (_outwards, _to_the_centre):
         edges = _moved(edges, find(edges), [])
-    return drawn_in(pattern, yoke, edges, size)
+    return drawn_in(pattern, yoke, edges)
 
 
 def _from_the_centre(pattern: Pattern, panel: Panel) -> Iterator[Piece]:
@@ -182,7 +186,7 @@ def _to_the_centre(edges: Edges) -> Move | None:
 
 def _waist_level(pattern: Pattern, panel: Panel, size: str) -> float:
     own = [p for p in pattern.pieces if p.panel is panel and p.has_edge("waist") and p.has_edge("side")]
-    bodice = [p for p in own if not p.id.startswith("skirt-")]
+    bodice = [p for p in own if not hangs_below(p.frame)]
     return max((p.shapes[size].edges["waist"][0].start[0] for p in bodice), default=0.0)
 
 
@@ -217,10 +221,18 @@ def _turned_back(piece: Piece, edges: dict[str, list[Point]], size: str) -> dict
     return {**turned, "roll": [(ax, ay), (bx, by)]}
 
 
-def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
+def _legs_together(pattern: Pattern, piece: Piece, size: str) -> Move | None:
     """A trouser leg drawn so that its centre seam stands on the centre line; its outer side stays where it is, but for
-    a leg so wide that it would cross the other: it is spread from the fork down. A yoke has no inner leg."""
-    crotch, outer = _across(edges["crotch"]), _across(edges["outseam"])
+    a leg so wide that it would cross the other: it is spread from the fork down. A yoke has no inner leg, and the
+    corner cut off for a slant pocket goes with its leg. None for any other piece."""
+    beside = [p for p in pattern.pieces if p.frame == piece.frame and p.panel is piece.panel]
+    leg = next((p for p in (piece, *beside) if p.has_edge("crotch")), None)
+    if leg is None:
+        return None
+    edges = {name: _fine(flatten(chain, 1.0)) for name, chain in leg.shapes[size].edges.items()}
+    corners = (p for p in beside if p.has_edge("outseam") and not p.has_edge("crotch"))
+    above = [q for p in corners for q in flatten(p.shapes[size].edges["outseam"], 1.0)]
+    crotch, outer = _across(edges["crotch"]), _across([*edges["outseam"], *above])
     inner = _across(edges.get("inseam", edges["crotch"]))
     turn = max(q[0] for q in edges["crotch"]) if "inseam" in edges else math.inf
     fork = inner(turn)
@@ -235,7 +247,7 @@ def _legs_together(edges: dict[str, list[Point]]) -> dict[str, list[Point]]:
         inside, goal = (crotch(x), 0.0) if x < turn else (inner(x), inner(x) - fork + 2.0 + out)
         return (x, goal + (y - inside) * (side + out - goal) / max(1.0, side - inside))
 
-    return {name: [at(q) for q in run] for name, run in edges.items()}
+    return at
 
 
 def _closed_up(pattern: Pattern, piece: Piece, edges: Edges, size: str) -> Move | None:

@@ -49,11 +49,12 @@ def forbids(d: Description) -> Found:
                 "Elastic along the waist is sewn to a front and a back that are one piece each: not across panels "
                 "here. In a waist seam it goes into a casing.",
             )
-        if one.where is ElasticPlace.WAIST and d.garment.has_bodice and f.waist is Waist.SEAM:
+        in_a_seam = f.waist is Waist.SEAM or (d.has_waist_seam and f.waist in (None, Waist.NONE))
+        if one.where is ElasticPlace.WAIST and d.garment.has_bodice and in_a_seam:
             yield (
                 where,
-                "Where bodice and skirt are seamed, elastic runs in that seam: say at the waist that it is an elastic "
-                "casing.",
+                "Where a bodice is sewn on at the waist, elastic runs in that seam: say at the waist that it is an "
+                "elastic casing.",
             )
         if d.garment in (GarmentKind.APRON, GarmentKind.ROBE) and one.where is not ElasticPlace.SLEEVE:
             yield where, f"Elastic in {with_article(d.garment.words)} is not drafted here."

@@ -28,7 +28,7 @@ ABOVE_HEM = 60.0
 CLEAR = 20.0
 """A mouth begins so far below rows of shirring, and ends so far above a tier's seam, in mm (common practice, no
 source)."""
-SIDES = ("skirt-sides", "sides", "outseams")
+SIDES = ("skirt-sides", "trouser-outseams", "sides", "outseams")
 
 
 def adds(build: Build) -> None:

@@ -28,8 +28,9 @@ def joins(build: Build, body: Body) -> None:
         build.ways[:0] = [(f"{LINING}{f.id}", AT_HEM) for f in build.finishes if f.kind is FinishKind.HEM]
     if is_lined_bodice(build.description):
         if asked is not None and asked.of is LiningOf.ALL:
+            below = "legs'" if build.description.garment.has_legs else "skirt's"
             build.assumed["features.lining"] = (
-                "the skirt's lining is worked out from its own pieces and hangs free; change it at the Cloth station"
+                f"the {below} lining is worked out from its own pieces and hangs free; change it at the Cloth station"
             )
     elif asked is None or not build.description.features.is_bagged:
         build.assumed["features.lining"] = (

@@ -39,7 +39,8 @@ SIDE_PIECE, FACING = "pocket-side", "pocket-facing"
 
 def carves(build: Build, body: Body) -> None:
     """Cut the corner off the front, and give side seam and waist to the side piece from there on."""
-    piece, side = body.front.side[-1].piece, body.front.side[-1].edge
+    front = body.front if body.below is None else body.below[0]
+    piece, side = front.side[-1].piece, front.side[-1].edge
     base = build.pieces[piece]
 
     share = {size: min(1.0, chain_length(shape.edges["waist"]) / FROM) for size, shape in base.shapes.items()}
@@ -97,9 +98,9 @@ def carves(build: Build, body: Body) -> None:
             specs.append(EdgeSpec("mouth", build.seam))
         specs.append(spec)
     build.change(piece, shapes=shapes, edges=tuple(specs), marks=tuple(_moved(mark, share) for mark in base.marks))
-    build.joins = [_with_side_piece(join, piece, side) for join in build.joins]
-    body.front.side.append(part(SIDE_PIECE, side))
-    body.front.neck.append(part(SIDE_PIECE, "waist"))
+    build.joins = [_with_side_piece(join, piece, (side, "waist")) for join in build.joins]
+    front.side.append(part(SIDE_PIECE, side))
+    front.neck.append(part(SIDE_PIECE, "waist"))
     build.join(
         "pocket-mouth",
         "Mouths of the slant pockets",
@@ -137,12 +138,14 @@ def _moved(mark: Mark, share: Mapping[str, float]) -> Mark:
     return replace(mark, distance={size: mm - WIDE * share[size] for size, mm in mark.distance.items()})
 
 
-def _with_side_piece(join: Join, piece: str, side: str) -> Join:
+def _with_side_piece(join: Join, piece: str, edges: tuple[str, ...]) -> Join:
+    """A seam that ran along these edges of the front, and runs on over the side piece."""
+
     def parts(of: tuple[EdgePart, ...]) -> tuple[EdgePart, ...]:
         found: list[EdgePart] = []
         for one in of:
             found.append(one)
-            if (one.piece, one.edge) == (piece, side):
+            if one.piece == piece and one.edge in edges:
                 found.append(replace(one, piece=SIDE_PIECE))
         return tuple(found)
 
@@ -155,7 +158,7 @@ def forbids(d: Description) -> Found:
     for k in slants:
         where = f"features.pockets.{k}"
         straight_skirt = f.skirt is None or f.skirt.kind in (SkirtKind.STRAIGHT, SkirtKind.A_LINE)
-        if d.garment not in (GarmentKind.TROUSERS, GarmentKind.SKIRT) or not straight_skirt:
+        if not (d.garment.has_legs or d.garment is GarmentKind.SKIRT) or not straight_skirt:
             yield where, "A slant pocket runs from the waist to the side of trousers or a straight or A-line skirt."
         if f.pockets[k].on is not PocketPlace.FRONT:
             yield where, "A slant pocket lies on the front."

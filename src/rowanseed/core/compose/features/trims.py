@@ -64,12 +64,12 @@ def forbids(d: Description) -> Found:
             f.front.has(Shaping.YOKE, Shaping.SQUARE_YOKE) or f.back.has(Shaping.YOKE)
         ):
             yield where, "There is no yoke to trim."
-        if trim.along is Along.WAIST and f.waist in (None, Waist.NONE):
+        if trim.along is Along.WAIST and f.waist in (None, Waist.NONE) and not d.has_waist_seam:
             yield where, "There is no seam at the waist to trim."
         if trim.along is Along.HEM and trim.kind is TrimKind.PIPING:
             yield where, "Piping at a hem is a seam of its own, which is not drafted here."
         if trim == Trim(TrimKind.RUFFLE, Along.HEM):
-            if d.garment in (GarmentKind.TROUSERS, GarmentKind.APRON, GarmentKind.ROBE):
+            if d.garment.has_legs or d.garment in (GarmentKind.APRON, GarmentKind.ROBE):
                 yield where, f"A ruffle at the hem of {d.garment.one} is not drafted here."
             elif (
                 Centre.OPEN in (f.front.centre, f.back.centre) or f.vent or (f.skirt and f.skirt.slit is not Slit.NONE)

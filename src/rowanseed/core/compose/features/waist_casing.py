@@ -12,7 +12,7 @@ from rowanseed.core.pattern.pieces import Corner
 
 CASING = 40.0
 """The allowance of a waist that is a tunnel for elastic of no width said, in mm."""
-SEAMS = ("sides", "outseams", "skirt-sides")
+SEAMS = ("sides", "outseams", "skirt-sides", "trouser-outseams")
 
 
 def finish(build: Build, body: Body) -> None:

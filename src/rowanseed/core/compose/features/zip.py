@@ -10,7 +10,7 @@ from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.figures import waist_from_top
-from rowanseed.core.compose.openings import closes, is_button_fly, opening_half, split_sides
+from rowanseed.core.compose.openings import closes, is_button_fly, opening_half, seam_below, split_sides
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import GarmentKind, OpeningKind, Where
 from rowanseed.core.geometry.outline import chain_length
@@ -77,8 +77,9 @@ def in_a_bodice(build: Build, body: Body) -> None:
     at_side = build.description.features.opening.where is Where.LEFT_SIDE
     if at_side:
         id, anchor = split_sides(build, "sides"), "end"
-        if any(j.id == "skirt-sides" for j in build.joins):
-            split_sides(build, "skirt-sides")
+        lower = seam_below(build, "sides")
+        if lower is not None:
+            split_sides(build, lower.id)
     else:
         id, anchor = f"centre-{opening_half(body, build.description).name}", "start"
     sizes = build.figures.sizes
@@ -89,7 +90,7 @@ def in_a_bodice(build: Build, body: Body) -> None:
     if below is not None:
         long += BELOW_SLEEVE
     ends_above = long <= _reach(build, *down) - LEFT
-    skirt = next((j for j in build.joins if j.id == f"skirt-{id}"), None)
+    skirt = seam_below(build, id)
     if not ends_above and skirt is not None:
         _in_one_with(build, id, skirt, anchor)
         down = _down(build, id, anchor)

@@ -1,16 +1,18 @@
-"""Crotch seams: which they are."""
+"""Crotch seams: which they are, and how those below a bodice are sewn."""
 
 from __future__ import annotations
 
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.legs import crosses_the_waist, is_crotch, is_inner_leg
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
 
 ID = "crotch seam"
 
 
 def crotch_join(bench: Workbench) -> tuple[list[Join], list[Join]]:
-    """(seams with a zip, seams without) between the two hands along the crotch."""
+    """(seams with a zip, seams without) between the two hands along the crotch, that are sewn round it in one run."""
+    flat = sewn_flat(bench)
     found = [
         j
         for j in bench.joins.values()
@@ -18,6 +20,7 @@ def crotch_join(bench: Workbench) -> tuple[list[Join], list[Join]]:
         and j.a[0].edge == "crotch"
         and j.press is Press.OPEN
         and not pieces_of(j.a) & bench.inner
+        and j not in flat
     ]
     return [j for j in found if bench.openings.zip_on(j)], [j for j in found if not bench.openings.zip_on(j)]
 
@@ -28,3 +31,16 @@ def below_zip(bench: Workbench) -> tuple[Join, ...]:
     zipped, plain = crotch_join(bench)
     kinds = {join.id: zip_.kind for join in zipped if (zip_ := bench.openings.zip_on(join)) is not None}
     return tuple(join for join in zipped if plain and kinds.get(join.id) is not ClosureKind.INVISIBLE_ZIP)
+
+
+def sewn_flat(bench: Workbench) -> tuple[Join, ...]:
+    """Crotch seams of legs below a bodice of which one goes on up into it: that one is sewn after the waist seam, the
+    other before it, and the inner legs last, in one run from hem to hem."""
+    shell = [j for j in bench.joins.values() if is_crotch(j) and not pieces_of(j.a) & bench.inner]
+    return tuple(shell) if any(crosses_the_waist(j) for j in shell) else ()
+
+
+def inner_legs_of(bench: Workbench) -> Join | None:
+    """The inner leg seams that are sewn in one run over crotch seams sewn flat."""
+    legs = {p.piece for join in sewn_flat(bench) for p in join.a}
+    return next((j for j in bench.joins.values() if is_inner_leg(j) and pieces_of((*j.a, *j.b)) <= legs), None)

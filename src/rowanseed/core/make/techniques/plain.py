@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make.families import inset_corners
 from rowanseed.core.make.families.collars import finds_turned
-from rowanseed.core.make.families.crotches import below_zip
+from rowanseed.core.make.families.crotches import below_zip, inner_legs_of, sewn_flat
 from rowanseed.core.make.families.plain_seams import sews
 from rowanseed.core.make.families.set_in_sleeves import armhole_ids
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -17,7 +17,8 @@ from rowanseed.core.make.workbench import Workbench
 def finds(bench: Workbench) -> Iterator[Duty]:
     """Every seam but those that ask for more: a crotch in one run, a cap in its armhole, a collar's corners, one that
     goes round an inward corner."""
-    more = {join.id for join in below_zip(bench)} | set(armhole_ids(bench))
+    more = {join.id for join in (*below_zip(bench), *sewn_flat(bench))} | set(armhole_ids(bench))
+    more |= {join.id for join in (inner_legs_of(bench),) if join is not None}
     more |= {id for found in (finds_turned(bench), inset_corners.finds(bench)) for duty in found for id in duty.ids}
     for join in seams(bench):
         if join.id not in more:

@@ -232,6 +232,21 @@ SCENES: Frames = {
             row((-30, 8), (-30, 46), "the row that closes it"),
         ),
     ),
+    "crotch sewn flat": (
+        LYING,
+        APART,
+        frame(
+            "Right sides together, the lower curve",
+            *BOTH_ROWS,
+            row((105, -21), (105, 10), "the seam"),
+            row((121, -21), (121, 10), "a second row through the curve"),
+            far("trimmed below the notch", (121, 22), (150, 22)),
+            at=("trim",),
+        ),
+        replace(ASIDE, at=("together", "aside")),
+        OPEN,
+    ),
+    "inner legs": (LYING, CLIPPED, APART, replace(ASIDE, at=("together", "aside")), OPEN),
     "crotch seam": (
         APART,
         replace(LYING, at=("to-mark",)),
