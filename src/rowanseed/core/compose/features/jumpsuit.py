@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from rowanseed.core.base.units import at_least
+from rowanseed.core.base.units import at_least, in_both
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.figures import figures
+from rowanseed.core.compose.trousers import TORSO
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, Waist, WaistLevel, Where
 from rowanseed.core.pattern.envelope import Structure
 
@@ -18,6 +19,7 @@ def asked(d: Description) -> bool:
 def carves(build: Build, body: Body) -> None:
     if build.description.features.waist is None:
         build.assumed["features.waist"] = "a seam at the waist"
+    build.assumed["features.legs"] = f"its crotch lies {in_both(TORSO)} deeper than that of trousers"
 
 
 def forbids(d: Description) -> Found:
