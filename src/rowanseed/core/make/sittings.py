@@ -7,7 +7,7 @@ otherwise than usual. Of all runs that fit, the best does the most work with the
 from __future__ import annotations
 
 import heapq
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
@@ -110,6 +110,7 @@ def best_run(
         for k, op in enumerate(steps)
         if (benches is None or op.bench in benches) and op.id not in line.log.put_off and minutes[k] <= budget
     ]
+    ready = _Ready(bits.musts, usable)
     left_overnight = [op.waits >= OVERNIGHT for op in steps]
     changes = _Changes(steps)
     musts = bits.musts
@@ -120,8 +121,8 @@ def best_run(
         for state in beam:
             done, room = state.done, budget - state.used
             left = ~done
-            for k in usable:
-                if done >> k & 1 or musts[k] & left or minutes[k] > room:
+            for k in ready.after(state):
+                if minutes[k] > room:
                     continue
                 if state.last >= 0 and left_overnight[state.last] and musts[k] >> state.last & 1:
                     continue
@@ -143,6 +144,36 @@ def best_run(
 def _passed_over(done: int, k: int) -> int:
     """How many steps before the k-th are not done."""
     return k - (done & ((1 << k) - 1)).bit_count()
+
+
+class _Ready:
+    """The steps that can be done next, as bits by what is done: those of the state before, and what the last one lets
+    be done."""
+
+    def __init__(self, musts: Sequence[int], usable: Sequence[int]) -> None:
+        self._musts = musts
+        self._waiting: dict[int, list[int]] = {}
+        for k in usable:
+            for j in _each(musts[k]):
+                self._waiting.setdefault(j, []).append(k)
+        self._known = {0: sum(1 << k for k in usable if not musts[k])}
+
+    def after(self, state: _State) -> Iterator[int]:
+        if state.done not in self._known and state.before is not None:
+            found = self._known[state.before.done] & ~(1 << state.last)
+            for k in self._waiting.get(state.last, ()):
+                if not self._musts[k] & ~state.done:
+                    found |= 1 << k
+            self._known[state.done] = found
+        return _each(self._known[state.done])
+
+
+def _each(bits: int) -> Iterator[int]:
+    """The places of the bits that are set, the lowest first."""
+    while bits:
+        low = bits & -bits
+        yield low.bit_length() - 1
+        bits ^= low
 
 
 class _Changes:

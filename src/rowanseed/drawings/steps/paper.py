@@ -10,7 +10,7 @@ from xml.etree.ElementTree import Element
 import numpy as np
 from numpy.typing import NDArray
 from shapely import box as boxes
-from shapely import contains, maximum_inscribed_circle, prepare, union_all
+from shapely import contains, intersects, maximum_inscribed_circle, prepare, union_all
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -35,6 +35,10 @@ ABOUT_A_SEAM = 90.0
 
 AHEAD, BESIDE = (0.0, 0.5, -0.5, 1.0, -1.0), (1.6, -1.6, 2.2, -2.2)
 """How far words may stand aside from the way that leads away from the pieces, in radians: where they can, and else."""
+NEARS, TURNS = np.array([*product(range(1, 60), AHEAD), *product(range(1, 60), BESIDE)]).T
+"""Where words beside the pieces are tried, one after another: how far away, in steps, and how far aside."""
+CLOSE, TRIED = 4, 64
+"""Words so many steps away need no line to what they name. So many places are looked at together."""
 
 
 class Paper:
@@ -176,20 +180,18 @@ class Paper:
         size = self.letter * 0.9
         left, top, right, low = about
         fits_above = len(whole[0]) * size * 0.58 < max(right - left, low - top)
-        for near, turn in (*product(range(1, 60), AHEAD), *product(range(1, 60), BESIDE)):
-            dx = ux * math.cos(turn) - uy * math.sin(turn)
-            dy = ux * math.sin(turn) + uy * math.cos(turn)
-            reach = size * (0.6 + near * 0.4)
-            texts = whole if fits_above and abs(dy) > abs(dx) else parted
-            apart = size * APART * (len(texts) > 1)
-            half, more = max(map(len, texts)) * size * 0.29, (len(texts) - 1) * size * 0.62
-            centre = (at[0] + dx * (reach + abs(dx) * half), at[1] + dy * (reach + more))
-            found = self.box_of(centre, texts, size)
-            # Words of two lines stand clear of others, so that each line is seen to belong to its own.
-            clear = (found[0], found[1] - apart, found[2], found[3] + apart)
-            if not self._is_free(clear) or (_overlap(found, about) and solid.intersects(box(*found))):
-                continue
-            line = [at, _edge_of(found, at)] if leader or near > 4 else []
+        dx, dy = ux * np.cos(TURNS) - uy * np.sin(TURNS), ux * np.sin(TURNS) + uy * np.cos(TURNS)
+        in_one = fits_above & (np.abs(dy) > np.abs(dx))
+        half, more, tall, apart = (np.where(in_one, *pair) for pair in zip(*_sizes(whole, parted, size), strict=True))
+        reach = size * (0.6 + NEARS * 0.4)
+        x, y = at[0] + dx * (reach + np.abs(dx) * half), at[1] + dy * (reach + more)
+        boxed = np.stack([x - half, y - tall, x + half, y + tall], axis=1)
+        # Words of two lines stand clear of others, so that each line is seen to belong to its own.
+        clears = boxed + np.stack([0 * apart, -apart, 0 * apart, apart], axis=1)
+        for k in _free_of(solid, boxed, clears, self.words):
+            texts, centre = whole if in_one[k] else parted, (float(x[k]), float(y[k]))
+            found, clear = _as_box(boxed[k]), _as_box(clears[k])
+            line = [at, _edge_of(found, at)] if leader or NEARS[k] > CLOSE else []
             if not line or not any(_runs_through(word, *line) for word in self.words):
                 if line:
                     self.line(line, self.letter * 0.05, stroke=QUIET)
@@ -282,6 +284,39 @@ def _spots(free: BaseGeometry, part: Polygon) -> Iterator[Point]:
     for j in (0.5, 0.35, 0.65, 0.2, 0.8):
         for i in (0.5, 0.35, 0.65):
             yield left + (right - left) * i, top + (low - top) * j
+
+
+def _sizes(whole: Sequence[str], parted: Sequence[str], size: float) -> tuple[tuple[float, ...], tuple[float, ...]]:
+    """Of words in one line, and parted: half their width, how much farther away they stand, half their height, and how
+    far from others."""
+    one, other = (
+        (
+            max(map(len, texts)) * size * 0.29,
+            (len(texts) - 1) * size * 0.62,
+            len(texts) * size * 0.62,
+            size * APART * (len(texts) > 1),
+        )
+        for texts in (whole, parted)
+    )
+    return one, other
+
+
+def _free_of(solid: BaseGeometry, boxed: Floats, clears: Floats, words: Sequence[Box]) -> Iterator[int]:
+    """The places, in their order, that neither the pieces take up nor other words, `clears` being kept from those."""
+    for first in range(0, len(boxed), TRIED):
+        some = slice(first, first + TRIED)
+        left, top, right, low = clears[some].T
+        free = np.ones(len(left), bool)
+        for word in words:
+            free &= ~((left < word[2]) & (word[0] < right) & (top < word[3]) & (word[1] < low))
+        places = np.flatnonzero(free) + first
+        taken = intersects(solid, boxes(*boxed[places].T))
+        yield from (int(k) for k in places[~taken])
+
+
+def _as_box(row: Floats) -> Box:
+    left, top, right, low = (float(one) for one in row)
+    return left, top, right, low
 
 
 def _in_two(text: str) -> tuple[str, ...]:
