@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 import re
+from dataclasses import replace
 from functools import cache
 
 import pytest
+from hypothesis import HealthCheck, given, settings
 
 from rowanseed.core.choices import ClothChoices, Decisions
+from rowanseed.core.compose.compose import DescriptionRefused, compose
+from rowanseed.core.compose.description import Lining
+from rowanseed.core.compose.vocabulary import LiningMethod
 from rowanseed.core.derive.choice import Layers, LiningSchool
-from rowanseed.core.derive.lining import schools
+from rowanseed.core.derive.lining import can_be_lined, draws_lining, schools
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.project import Project
 
+from .descriptions import whole_ones
 from .everyday import EVERYDAY, everyday
 from .wording import misprints
 
@@ -70,3 +76,27 @@ def test_below_a_yoke_that_is_not_lined_the_lining_is_open_for_the_rest_of_the_z
 def test_the_hem_of_a_lining_sewn_edge_to_edge_runs_from_side_to_side_while_the_sides_are_open():
     (hem,) = (op for project in by_every_school("shift") for op in project.steps if op.id == "sew-hem")
     assert "from side seam to side seam, front and back each by itself" in " ".join(hem.how)
+
+
+@given(description=whole_ones)
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+def test_a_lining_is_said_to_be_worked_out_only_where_it_can_be(description):
+    """Of trousers with slant pockets it was said, and at the Cloth station that none can be."""
+    features = replace(description.features, lining=description.features.lining or Lining(method=LiningMethod.SEWN_IN))
+    try:
+        composed = compose(replace(description, features=features))
+    except DescriptionRefused:
+        return
+    if features.is_bagged:
+        return
+    said, can = composed.assumed.get("features.lining", ""), can_be_lined(composed.pattern, "A")
+    assert can or "booklet" in said or draws_lining(composed.pattern), said
+    assert can or "worked out" not in said, said
+
+
+@pytest.mark.parametrize("name", ["tailored trousers", "boiler suit"])
+def test_slant_pockets_leave_the_lining_to_the_booklet(name):
+    described = EVERYDAY[name]
+    lining = Lining(method=LiningMethod.HANGING_FREE)
+    said = compose(replace(described, features=replace(described.features, lining=lining))).assumed["features.lining"]
+    assert "slant pockets" in said and "booklet" in said

@@ -9,9 +9,18 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body, Feature, Found
 from rowanseed.core.compose.hems import FOLDED_ONCE
 from rowanseed.core.compose.necks import armhole_finish
-from rowanseed.core.compose.openings import is_lined_bodice
+from rowanseed.core.compose.openings import is_half_placket, is_lined_bodice
 from rowanseed.core.compose.panels import Half
-from rowanseed.core.compose.vocabulary import ArmholeFinish, LiningOf, NeckFinish, Placket, SleeveEnd, Slit, Where
+from rowanseed.core.compose.vocabulary import (
+    ArmholeFinish,
+    LiningOf,
+    NeckFinish,
+    Placket,
+    PocketKind,
+    SleeveEnd,
+    Slit,
+    Where,
+)
 from rowanseed.core.derive.lining_graph import LINING
 from rowanseed.core.make.families.jacket_hems import LEAST_HEM
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, LayerKind, Press
@@ -32,6 +41,8 @@ def joins(build: Build, body: Body) -> None:
             build.assumed["features.lining"] = (
                 f"the {below} lining is worked out from its own pieces and hangs free; change it at the Cloth station"
             )
+    elif asked is not None and (why := _cannot_be(build.description)):
+        build.assumed["features.lining"] = why
     elif asked is None or not build.description.features.is_bagged:
         build.assumed["features.lining"] = (
             "the lining is worked out from the garment's own pieces; change it at the Cloth station"
@@ -40,6 +51,17 @@ def joins(build: Build, body: Body) -> None:
         )
     else:
         _bagged(build, body.front, body.back)
+
+
+def _cannot_be(d: Description) -> str:
+    """Why no lining can be derived from the pieces as they are cut; empty where it can."""
+    if d.features.is_bagged:
+        return ""
+    if any(pocket.kind is PocketKind.SLANT for pocket in d.features.pockets):
+        return "slant pockets cut the corners off the front that its lining has: line it by your booklet"
+    if is_half_placket(d):
+        return "a half placket is cut out of what the lining would lie behind: line it by your booklet"
+    return ""
 
 
 def _is_worked_out(build: Build, of: LiningOf) -> bool:
