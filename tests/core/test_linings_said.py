@@ -81,7 +81,7 @@ def test_the_hem_of_a_lining_sewn_edge_to_edge_runs_from_side_to_side_while_the_
 @given(description=whole_ones)
 @settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
 def test_a_lining_is_said_to_be_worked_out_only_where_it_can_be(description):
-    """Of trousers with slant pockets it was said, and at the Cloth station that none can be."""
+    """Of what has a half placket it was said, and at the Cloth station that none can be."""
     features = replace(description.features, lining=description.features.lining or Lining(method=LiningMethod.SEWN_IN))
     try:
         composed = compose(replace(description, features=features))
@@ -92,11 +92,3 @@ def test_a_lining_is_said_to_be_worked_out_only_where_it_can_be(description):
     said, can = composed.assumed.get("features.lining", ""), can_be_lined(composed.pattern, "A")
     assert can or "booklet" in said or draws_lining(composed.pattern), said
     assert can or "worked out" not in said, said
-
-
-@pytest.mark.parametrize("name", ["tailored trousers", "boiler suit"])
-def test_slant_pockets_leave_the_lining_to_the_booklet(name):
-    described = EVERYDAY[name]
-    lining = Lining(method=LiningMethod.HANGING_FREE)
-    said = compose(replace(described, features=replace(described.features, lining=lining))).assumed["features.lining"]
-    assert "slant pockets" in said and "booklet" in said

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.base.errors import NoSuchLayer
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
+from rowanseed.core.derive.corners_on import corners_on, slanted
 from rowanseed.core.derive.facing import can_be_faced, strips
 from rowanseed.core.derive.layers import has_collar_alike
 from rowanseed.core.derive.lining import can_be_lined, can_be_pleated, draws_lining, lined_parts, turns_back
@@ -20,6 +21,8 @@ def left_out(pattern: Pattern, view: str, size: str, layers: Layers) -> Iterator
     if is_lined and not can_be:
         drawn = "the pattern draws its own, and that is sewn"
         yield NoSuchLayer("A lining", drawn if draws_lining(pattern) else "none can be worked out for this garment")
+    elif is_lined and can_be and slanted(corners_on(pattern, size).pattern):
+        yield NoSuchLayer("A lining", "as altered, the corners that slant pockets cut off do not fit the fronts again")
     elif is_lined and layers.lining is LiningSchool.WHOLE and turns_back(pattern, view):
         yield NoSuchLayer("A whole lining", "the front turns back, and is lined beside its facing; it is worked out so")
     if is_lined and can_be and layers.of is not LinedPart.ALL and layers.of not in lined_parts(pattern, view):

@@ -18,7 +18,8 @@ from rowanseed.core.pattern.tiers import LOWER, is_tier
 
 ALONG = "lining-along-"
 """How the ids of the edges begin at which such a lining ends at a seam."""
-ABOVE = ("neck", "shoulder", "armhole", "yoke")
+OF_A_BODICE = ("neck", "shoulder", "armhole")
+ABOVE = (*OF_A_BODICE, "yoke")
 
 
 def _is_below(piece: Piece) -> bool:
@@ -60,7 +61,8 @@ def parts_of(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[LinedPart, ..
     if 0 < len(left_to_line(pattern, pieces)) < len(pieces):
         return (LinedPart.LOWER,)
     sleeved = any(p.panel is Panel.SLEEVE for p in pieces)
-    divided = bool(below) and len(below) < len(pieces)
+    # A yoke at the back of trousers leaves their front below nothing.
+    divided = bool(below) and any(p.has_edge(edge) for p in pieces if p.id not in below for edge in OF_A_BODICE)
     return (
         LinedPart.ALL,
         *((LinedPart.BODY,) if sleeved else ()),

@@ -13,6 +13,7 @@ from dataclasses import replace
 from itertools import pairwise
 
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.corners_on import can_have_corners_on, corners_on, slanted
 from rowanseed.core.derive.deduct import TO_FACING, Deducted, deducted, facing_seams, unfinished
 from rowanseed.core.derive.ease_pleat import hangs_from_waist, pleated
 from rowanseed.core.derive.faced import facing_depths, with_lining_seams
@@ -23,7 +24,7 @@ from rowanseed.core.derive.plain_tiers import plain_tiers
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
-from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, DetailKind, Finish, LayerKind
+from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, Finish, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -37,13 +38,8 @@ def draws_lining(pattern: Pattern) -> bool:
 
 def can_be_lined(pattern: Pattern, view: str) -> bool:
     """Whether a lining can be worked out from the shell, or from what of it the pattern draws none for."""
-    whole = not has_cut_corners(pattern) and not has_half_placket(pattern)
+    whole = can_have_corners_on(pattern) and not has_half_placket(pattern)
     return whole and bool(left_to_line(pattern, _lined(pattern, view))) and bool(pattern.making.joins)
-
-
-def has_cut_corners(pattern: Pattern) -> bool:
-    """Whether a slant pocket has cut the front's corner off: its lining is cut with the corner on."""
-    return any(detail.kind is DetailKind.SLANT_POCKET and detail.along for detail in pattern.making.details)
 
 
 def has_half_placket(pattern: Pattern) -> bool:
@@ -90,9 +86,13 @@ def with_lining(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
         pattern = _worked_into_drawn(pattern, size, layers)
     if layers.lining is LiningSchool.NONE or not can_be_lined(pattern, view):
         return pattern
+    if slanted(pattern):
+        whole = corners_on(pattern, size)
+        # What an alteration has parted cannot be put back.
+        return pattern if slanted(whole.pattern) else whole.again(with_lining(whole.pattern, size, view, layers))
     if layers.hem is LiningHem.FREE:
         plain = plain_tiers(pattern, size)
-        return plain.tiered_again(_lined_by(plain.pattern, size, view, layers))
+        return plain.again(_lined_by(plain.pattern, size, view, layers))
     return _lined_by(pattern, size, view, layers)
 
 
@@ -139,6 +139,8 @@ def _lined_by(pattern: Pattern, size: str, view: str, layers: Layers) -> Pattern
 
 def _lined(pattern: Pattern, view: str) -> tuple[Piece, ...]:
     facing = {layer.piece for layer in pattern.making.layers if layer.piece != layer.of}
+    # The lining of a front has the corner on that a slant pocket has cut off.
+    facing |= {id for detail in slanted(pattern) for id in detail.pieces}
     found = {p.id: p for p, _ in pattern.pieces_for(Role.MAIN, view) if p.panel in LINED and p.id not in facing}
     return tuple(found.values())
 

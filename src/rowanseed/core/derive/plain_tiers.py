@@ -3,11 +3,10 @@ practice, no source). It is worked out as that of a plain full skirt; then the g
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
-from typing import Protocol, TypeVar
+from dataclasses import replace
 
 from rowanseed.core.alter.hem import moved_hem
+from rowanseed.core.derive.as_plain import Plain
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
@@ -15,48 +14,6 @@ from rowanseed.core.pattern.pieces import EdgeSpec, Piece, Shape
 from rowanseed.core.pattern.tiers import LOWER, hangs_from, is_tier
 
 HEM = "hem"
-
-
-class _Named(Protocol):
-    @property
-    def id(self) -> str: ...
-
-
-Part = TypeVar("Part", bound=_Named)
-
-
-@dataclass(frozen=True)
-class Plain:
-    """A pattern whose tiers are one straight length, and how it was in tiers."""
-
-    pattern: Pattern
-    was: Pattern
-
-    def tiered_again(self, made: Pattern) -> Pattern:
-        """What was worked out from the plain pattern, with its shell in tiers."""
-        was, plain, making = self.was.making, self.pattern.making, made.making
-        return replace(
-            made,
-            pieces=_taken_back(self.was.pieces, self.pattern.pieces, made.pieces),
-            making=replace(
-                making,
-                joins=_taken_back(was.joins, plain.joins, making.joins),
-                finishes=_taken_back(was.finishes, plain.finishes, making.finishes),
-                closures=_taken_back(was.closures, plain.closures, making.closures),
-            ),
-        )
-
-
-def _taken_back(was: Sequence[Part], plain: Sequence[Part], made: Sequence[Part]) -> tuple[Part, ...]:
-    """What was made, but for what only the plain pattern has otherwise; what was added stands behind."""
-    known, now = {one.id: one for one in plain}, {one.id: one for one in made}
-    kept = [
-        one if one.id not in known or now[one.id] == known[one.id] else now[one.id]
-        for one in was
-        if one.id not in known or one.id in now
-    ]
-    ids = {one.id for one in was}
-    return (*kept, *(one for one in made if one.id not in ids))
 
 
 def plain_tiers(pattern: Pattern, size: str) -> Plain:

@@ -11,6 +11,7 @@ from pydantic import AfterValidator
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.core.base.units import format_length, read_back
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LinedPart, LiningHem, LiningSchool, Pleat
+from rowanseed.core.derive.corners_on import can_have_corners_on
 from rowanseed.core.derive.ease_pleat import PLEAT_DEPTH
 from rowanseed.core.derive.facing import DEPTH, can_be_faced, faceable
 from rowanseed.core.derive.layers import derivations, has_collar_alike, shell, with_layers
@@ -19,7 +20,6 @@ from rowanseed.core.derive.lining import (
     can_be_lined,
     can_be_pleated,
     draws_lining,
-    has_cut_corners,
     has_half_placket,
     lined_parts,
     opens_down_the_back,
@@ -163,7 +163,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
     return {
         "lining": schools(pattern, view, size) if linable else (),
         "of": parts if len(parts := lined_parts(pattern, view)) > 1 else (),
-        "cut_corners": has_cut_corners(pattern),
+        "cut_corners": not can_have_corners_on(pattern),
         "half_placket": has_half_placket(pattern),
         "draws_lining": draws_lining(pattern),
         "pleat": lined and can_be_pleated(pattern, view),

@@ -16,7 +16,6 @@ from rowanseed.core.compose.vocabulary import (
     LiningOf,
     NeckFinish,
     Placket,
-    PocketKind,
     SleeveEnd,
     Slit,
     Where,
@@ -57,8 +56,6 @@ def _cannot_be(d: Description) -> str:
     """Why no lining can be derived from the pieces as they are cut; empty where it can."""
     if d.features.is_bagged:
         return ""
-    if any(pocket.kind is PocketKind.SLANT for pocket in d.features.pockets):
-        return "slant pockets cut the corners off the front that its lining has: line it by your booklet"
     if is_half_placket(d):
         return "a half placket is cut out of what the lining would lie behind: line it by your booklet"
     return ""
