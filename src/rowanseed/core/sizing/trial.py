@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from rowanseed.core.base.units import INCH
 from rowanseed.core.pattern.envelope import Envelope, Structure
+from rowanseed.core.pattern.legs import INSEAM
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, garment_class
@@ -15,7 +16,8 @@ from rowanseed.core.sizing.wish import BANDS_IN, Fit, GarmentClass, garment_clas
 def trial_garment(pattern: Pattern, view: str) -> str:
     """What a trial garment is made of and how; empty where nothing fits close enough to ask for one."""
     kind = garment_class(pattern.garment)
-    has_legs = any(piece.has_edge("inseam") for piece, _ in pattern.pieces_for(Role.MAIN, view))
+    has_legs = kind is GarmentClass.LOWER and "skirt" not in pattern.garment.lower()
+    has_legs = has_legs or any(piece.has_edge(INSEAM) for piece, _ in pattern.pieces_for(Role.MAIN, view))
     is_tailored = kind in (GarmentClass.JACKET, GarmentClass.COAT)
     has_darts = any(piece.darts for piece, _ in pattern.pieces_for(Role.MAIN, view))
     if not pattern.envelope.sized_by or not (has_legs or is_tailored or has_darts or _is_close(pattern.envelope, view)):
