@@ -1,12 +1,14 @@
 """In the line drawing what is sewn together lies together: front and back of everyday garments, in two sizes."""
 
 import math
+from dataclasses import replace
 
 import pytest
 from shapely import LineString, hausdorff_distance
 
 from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.pieces import Panel
+from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.drawings.line.laid import laid
 
 from ..core.everyday import EVERYDAY, everyday
@@ -58,3 +60,13 @@ def test_the_corner_of_a_slant_pocket_lies_in_its_leg(name, leg, corner):
         assert min(math.dist(inner, q) for q in lying[leg]["waist"]) < 2.0
         foot = max(lying[corner]["outseam"])
         assert min(math.dist(foot, q) for q in lying[leg]["outseam"]) < 2.0
+
+
+@pytest.mark.parametrize("name", ["jeans", "boiler suit"])
+def test_the_corner_beyond_a_slant_pocket_is_cloth(name):
+    """The page showed through between its mouth and the side."""
+    pattern = everyday(name)
+    filled = [line for line in line_drawing(pattern).split("<path") if 'stroke="none"' in line]
+    without = replace(pattern, pieces=tuple(p for p in pattern.pieces if p.id != "pocket-side"))
+    bare = [line for line in line_drawing(without).split("<path") if 'stroke="none"' in line]
+    assert len(filled) == len(bare) + 2

@@ -319,7 +319,7 @@ class Description:
 
     @property
     def has_waist_seam(self) -> bool:
-        """Whether bodice and skirt are sewn together at the waist, or to a band between them."""
+        """Whether a bodice and a skirt, or legs, are sewn together at the waist, or to a band between them."""
         said = self.features.waist
         if self.garment is GarmentKind.JUMPSUIT and said in (None, Waist.NONE):
             return True

@@ -208,9 +208,10 @@ def _is_inside(pattern: Pattern, piece: Piece, edge: str) -> bool:
 
 
 def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> None:
-    ring = [at(q, hand) for run in one.edges.values() for q in run[:-1]]
-    if not one.piece.has_edge("bag"):
-        add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
+    # Of what goes on behind as a pocket's bag the corner that is seen is cloth, as far as the mouth.
+    seen = [run for name, run in one.edges.items() if name not in INSIDE]
+    ring = [at(q, hand) for run in seen for q in (run if len(seen) < len(one.edges) else run[:-1])]
+    add(group, "path", d=path_of(ring), stroke="none", fill=PAPER)
     if one.back:
         add(group, "path", d=path_of([at(q, hand) for q in one.back]), stroke="none", fill=PAPER)
     folds = {cut.fold for cut in one.piece.cuts}

@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+from rowanseed.core.make import facts
+from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.operation import Need, Operation
+from rowanseed.core.make.shared import press
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.legs import crosses_the_waist, is_crotch, is_inner_leg
 from rowanseed.core.pattern.making import ClosureKind, Join, Press
@@ -44,3 +48,17 @@ def inner_legs_of(bench: Workbench) -> Join | None:
     """The inner leg seams that are sewn in one run over crotch seams sewn flat."""
     legs = {p.piece for join in sewn_flat(bench) for p in join.a}
     return next((j for j in bench.joins.values() if is_inner_leg(j) and pieces_of((*j.a, *j.b)) <= legs), None)
+
+
+def pressed_above(bench: Workbench, ids: tuple[str, ...], technique: str) -> Operation:
+    """A crotch seam pressed open as far as it runs straight."""
+    return press(
+        bench,
+        ids,
+        technique,
+        way="open",
+        words="open above the curve",
+        how=("Open above the curve only; the lower curve stands up, it is never pressed open.",),
+        requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in ids),
+        look="Above the curve the seam lies open and flat; below, the allowances stand up.",
+    )

@@ -8,10 +8,9 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.crotches import sewn_flat
+from rowanseed.core.make.families.crotches import pressed_above, sewn_flat
 from rowanseed.core.make.families.plain_seams import sewn_seam
 from rowanseed.core.make.operation import Act, Need, On, Operation
-from rowanseed.core.make.shared import press
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, shown
@@ -44,16 +43,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         if op.act is not Act.PRESS:
             yield replace(op, technique=ID)
     yield _again(bench, duty, name)
-    yield press(
-        bench,
-        duty.ids,
-        ID,
-        way="open",
-        words="open above the curve",
-        how=("Open above the curve only; the lower curve stands up, it is never pressed open.",),
-        requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in duty.ids),
-        look="Above the curve the seam lies open and flat; below, the allowances stand up.",
-    )
+    yield pressed_above(bench, duty.ids, ID)
 
 
 def _again(bench: Workbench, duty: Duty, name: str) -> Operation:

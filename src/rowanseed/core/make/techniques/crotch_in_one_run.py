@@ -8,10 +8,10 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.crotches import ID, crotch_join
+from rowanseed.core.make.families.crotches import ID, crotch_join, pressed_above
 from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.run import Secured
-from rowanseed.core.make.shared import finishes_edges, neaten_apart, press, sew
+from rowanseed.core.make.shared import finishes_edges, neaten_apart, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, shown
@@ -94,16 +94,7 @@ def run(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         caution=f"{BLADES} {NEEDLE}",
         look="Between the notches the allowances are narrow and neatened as one; above, they are as wide as before.",
     )
-    yield press(
-        bench,
-        duty.ids,
-        ID,
-        way="open",
-        words="open above the curve",
-        how=("Open above the curve only; the lower curve stands up, it is never pressed open.",),
-        requires=tuple(Need(facts.join(Fact.GRADED, id), "the lower curve is trimmed") for id in duty.ids),
-        look="Above the curve the seam lies open and flat; below, the allowances stand up.",
-    )
+    yield pressed_above(bench, duty.ids, ID)
 
 
 def _cut(bench: Workbench, duty: Duty) -> str:
