@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import (
     Band,
+    Bib,
     Description,
     Elastic,
     Features,
@@ -27,6 +28,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     BeltKind,
+    BibShape,
     Boned,
     Centre,
     CollarKind,
@@ -181,9 +183,11 @@ def mended(description):
 
 
 def _refused_when_drafted(description):
-    """What only the drafted pieces show: tiers of a skirt that ends soon below the waist."""
+    """What only the drafted pieces show: tiers of a skirt that ends soon below the waist, a bib wider than its
+    front."""
     skirt = description.features.skirt
-    if skirt is None or skirt.kind is not SkirtKind.TIERED:
+    tiered = skirt is not None and skirt.kind is SkirtKind.TIERED
+    if not tiered and description.features.bib is None:
         return ()
     try:
         compose(description)
@@ -291,7 +295,17 @@ jumpsuits = st.builds(
     one_of(PocketKind),
 )
 """A bodice and legs in one, stepped into through a zip."""
+bibbed = st.builds(
+    lambda of, bib, straps: replace(of, features=replace(of.features, waist=Waist.WAISTBAND, bib=bib, straps=straps)),
+    waisted,
+    st.builds(Bib, one_of(BibShape), st.none() | st.floats(80, 260), st.none() | st.floats(80, 320)),
+    st.one_of(
+        st.builds(Straps, st.just(2), st.floats(15, 60), one_of(StrapsClosed)),
+        st.just(Straps(1, 25.0, StrapsClosed.SEWN_IN)),
+    ),
+)
+"""Dungarees, and skirts with a bib."""
 whole_ones = (
-    st.one_of(descriptions, open_fronts, waisted, jumpsuits).map(mended).filter(lambda found: found is not None)
+    st.one_of(descriptions, open_fronts, waisted, jumpsuits, bibbed).map(mended).filter(lambda found: found is not None)
 )
 """Descriptions without a contradiction."""

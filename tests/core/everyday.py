@@ -6,6 +6,7 @@ from functools import cache
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Band,
+    Bib,
     Description,
     Elastic,
     Features,
@@ -25,6 +26,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     BeltKind,
+    BibShape,
     Boned,
     Centre,
     CollarKind,
@@ -33,6 +35,7 @@ from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Hand,
     HemKind,
+    Interfaced,
     LegKind,
     LiningMethod,
     NeckFinish,
@@ -49,6 +52,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveLength,
     SleevePlacket,
     Slit,
+    StrapsClosed,
     TrimKind,
     Waist,
     WaistLevel,
@@ -447,6 +451,36 @@ JUMPSUITS = {
         "lining": Lining(method=LiningMethod.HANGING_FREE),
     },
 }
+BIBBED_SKIRTS = {
+    "pinafore": {
+        "back": SEAM,
+        "opening": zipped(),
+        "skirt": Skirt(SkirtKind.GATHERED),
+        "bib": Bib(BibShape.STRAIGHT),
+        "straps": Straps(2, 35.0),
+    },
+    "dungaree skirt": {
+        "opening": zipped(Where.LEFT_SIDE, None, OpeningKind.BUTTONS),
+        "pockets": (PATCHES, Pocket(PocketKind.PATCH, PocketPlace.BACK)),
+        "bib": Bib(BibShape.TAPERED, 210.0, 240.0),
+        "straps": Straps(2, 30.0, StrapsClosed.BUTTONS),
+        "interfacing": frozenset({Interfaced.ALL}),
+    },
+}
+DUNGAREES = {
+    "dungarees": {
+        "opening": zipped(Where.LEFT_SIDE),
+        "legs": Legs(LegKind.STRAIGHT),
+        "waist": Waist.WAISTBAND,
+        "pockets": (Pocket(PocketKind.PATCH, PocketPlace.BACK),),
+        "bib": Bib(),
+        "straps": Straps(2, 30.0, StrapsClosed.SNAPS),
+    },
+}
+APRONS = {
+    "bib apron": {"bib": Bib(BibShape.STRAIGHT), "straps": Straps(1, 25.0), "pockets": (PATCHES,)},
+    "tied apron": {"bib": Bib(), "straps": Straps(2, 25.0, StrapsClosed.TIES)},
+}
 JACKETS = {
     "dressing gown": {
         "front": OPEN,
@@ -554,6 +588,7 @@ FOR = {
     "shorts": Figure.CHILDREN,
     "puff-sleeved dress": Figure.CHILDREN,
     "smock dress": Figure.CHILDREN,
+    "dungarees": Figure.CHILDREN,
 }
 """Whom they are made for, where not for women."""
 
@@ -572,6 +607,9 @@ EVERYDAY = {
         (TROUSERS, GarmentKind.TROUSERS, Structure.WOVEN),
         (DRESSES, GarmentKind.DRESS, Structure.WOVEN),
         (JUMPSUITS, GarmentKind.JUMPSUIT, Structure.WOVEN),
+        (BIBBED_SKIRTS, GarmentKind.SKIRT, Structure.WOVEN),
+        (DUNGAREES, GarmentKind.TROUSERS, Structure.WOVEN),
+        (APRONS, GarmentKind.APRON, Structure.WOVEN),
         (JACKETS, GarmentKind.JACKET, Structure.WOVEN),
     )
     for name, features in garments.items()

@@ -4,7 +4,7 @@ from dataclasses import replace
 from functools import cache
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Features, Lining, Opening, Side, Skirt, Sleeve
+from rowanseed.core.compose.description import Bib, Description, Features, Lining, Opening, Side, Skirt, Sleeve, Straps
 from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
@@ -925,6 +925,10 @@ def jumpsuit(**features):
     )
 
 
+def bibbed(garment, straps, **features):
+    return described(garment, bib=Bib(), straps=straps, **features)
+
+
 BUTTONED = Opening(Where.FRONT, OpeningKind.BUTTONS)
 STRAPS_CLOSED = (ClosureKind.BUTTONS, ClosureKind.SNAPS, ClosureKind.TIES)
 _MADE = {
@@ -968,6 +972,8 @@ _MADE = {
     "contour band": lambda: skirt(waist="contour band", zipped=ClosureKind.INVISIBLE_ZIP),
     "all-in-one facing": all_in_one,
     "jumpsuit": jumpsuit,
+    "pinafore": lambda: bibbed(GarmentKind.SKIRT, Straps(), opening=Opening(Where.LEFT_SIDE, OpeningKind.LAPPED_ZIP)),
+    "bib apron": lambda: bibbed(GarmentKind.APRON, Straps(1, 25.0)),
     "collar to the centre line": lambda: described(
         front=Side(Centre.OPEN), opening=BUTTONED, collar=CollarKind.ONE_PIECE
     ),

@@ -14,6 +14,7 @@ from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Band,
+    Bib,
     Description,
     Elastic,
     Features,
@@ -36,6 +37,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     BeltKind,
+    BibShape,
     Boned,
     Centre,
     CollarKind,
@@ -118,6 +120,12 @@ class _Straps(Strict):
     closed_by: StrapsClosed = Field(StrapsClosed.SEWN_IN, alias="closed by")
 
 
+class _Bib(Strict):
+    shape: BibShape = BibShape.TAPERED
+    width: Number | None = None
+    height: Number | None = None
+
+
 class _Band(Strict):
     width: Number = 35.0
     underlap: Number = 30.0
@@ -180,6 +188,7 @@ class _Features(Strict):
     sleeve: _Sleeve | None = None
     armhole: ArmholeFinish | None = None
     straps: _Straps | None = None
+    bib: _Bib | None = None
     waist: Waist | None = None
     waist_level: WaistLevel = WaistLevel.NATURAL
     band: _Band = _Band()
@@ -293,6 +302,7 @@ def _features(f: _Features) -> Features:
         sleeve=plain(f.sleeve, Sleeve),
         armhole=f.armhole,
         straps=plain(f.straps, Straps),
+        bib=plain(f.bib, Bib),
         waist=f.waist,
         waist_level=f.waist_level,
         band=plain(f.band, Band),

@@ -197,7 +197,7 @@ def _tidied(document: dict[str, Any]) -> None:
         found = [row for _, row in sorted(features.pop(name, {}).items()) if row.get(makes)]
         if found:
             features[name] = found
-    for name, makes in (("sleeve", "kind"), ("straps", "closed by"), ("lining", "method")):
+    for name, makes in (("sleeve", "kind"), ("straps", "closed by"), ("bib", "shape"), ("lining", "method")):
         if not features.get(name, {}).get(makes):
             features.pop(name, None)
     if features.get("interfacing_kind") == v.InterfacingKind.FUSIBLE.value:

@@ -69,6 +69,8 @@ BANDED = (
 )
 SEAMED = When("features.waist", tuple(str(one.value) for one in v.Waist if one not in (v.Waist.NONE, v.Waist.SHIRRED)))
 """A waist at which bodice and skirt are sewn together."""
+BIBBED = frozenset({*AT_THE_WAIST, v.GarmentKind.APRON})
+BIB = (When("features.bib.shape"), of(BIBBED))
 GROUPS = (
     Group(
         "front",
@@ -221,7 +223,7 @@ GROUPS = (
     Group("hem", "Hem", (One("features.hem.kind", "Hem", v.HemKind), Length("features.hem.depth", "Depth"))),
     Group(
         "pockets",
-        "Pockets, straps, belt",
+        "Pockets, bib, straps, belt",
         (
             *rows(
                 "features.pockets",
@@ -234,6 +236,9 @@ GROUPS = (
             One("features.straps.closed by", "Straps", v.StrapsClosed, "none"),
             Number("features.straps.count", "How many straps", when=(When("features.straps.closed by"),)),
             Length("features.straps.width", "Their width", when=(When("features.straps.closed by"),)),
+            One("features.bib.shape", "Bib on its waistband", v.BibShape, "none", when=(of(BIBBED),)),
+            Length("features.bib.width", "Its width at the top", when=BIB),
+            Length("features.bib.height", "Its height", when=BIB),
             One("features.belt", "Belt", v.BeltKind, "none"),
             Tick("features.vent", "A vent at the back"),
         ),

@@ -34,7 +34,8 @@ class Asked:
 
 
 EVERY, ROBE = frozenset(OwnKind), frozenset({OwnKind.ROBE})
-BANDED, APRON = EVERY - ROBE, frozenset({OwnKind.APRON})
+BANDED, APRON = EVERY - ROBE, frozenset(kind for kind in OwnKind if kind.is_apron)
+BIB = frozenset({OwnKind.BIB_APRON})
 TIERED = frozenset({OwnKind.TIERED})
 FULL_SKIRTS = frozenset(FULLNESS) - APRON
 ASKED = (
@@ -48,6 +49,9 @@ ASKED = (
     Asked("fullness", "Fullness", 1.2, 6.0, frozenset(FULLNESS) - TIERED, is_length=False, hint="times the waist"),
     Asked("fullness", "Fullness of each tier", 1.2, 4.0, TIERED, is_length=False, hint="times the one above it"),
     Asked("ease", "Ease at the waist", 0, 200, BANDED - APRON),
+    Asked("bib_wide", "Bib, finished width", 60, 500, BIB),
+    Asked("bib_high", "Bib, finished height", 60, 500, BIB),
+    Asked("strap", "Strap round the neck, finished width", 5, 120, BIB),
     Asked("band", "Band, finished width", 10, 200, BANDED),
     Asked("underlap", "Lap of the band", 0, 200, BANDED),
     Asked("seam", "Seam allowance", 3, 40, EVERY),

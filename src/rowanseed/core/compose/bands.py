@@ -158,6 +158,15 @@ def lies_under_first(build: Build, opening: str) -> bool:
     return opening != "front" or build.description.figure is Figure.WOMEN
 
 
+WITHIN = 4.0
+"""What is sewn behind a band ends so far within it, in mm (common practice, no source)."""
+
+
+def beneath(wide: float, seam: float) -> float:
+    """The allowance, in mm, that reaches down behind a band so wide, where it is usually `seam`."""
+    return min(seam, wide - WITHIN)
+
+
 def _round_the_waist(build: Build, parts: tuple[EdgePart, ...], opening: str) -> tuple[EdgePart, ...]:
     """All edges of a waist, of which one half is given from the centre front on, from the opening round to it again."""
     left, right = (tuple(part(p.piece, p.edge, hand) for p in parts) for hand in ("left", "right"))

@@ -14,6 +14,7 @@ from rowanseed.core.compose.vocabulary import (
     Along,
     ArmholeFinish,
     BeltKind,
+    BibShape,
     Boned,
     Centre,
     CollarKind,
@@ -96,6 +97,15 @@ class Straps:
     count: int = 2
     width: float = 20.0
     closed_by: StrapsClosed = StrapsClosed.SEWN_IN
+
+
+@dataclass(frozen=True)
+class Bib:
+    """What stands on the front of a waistband: how wide it is at its top and how high, in mm (None: as is usual)."""
+
+    shape: BibShape = BibShape.TAPERED
+    width: float | None = None
+    height: float | None = None
 
 
 @dataclass(frozen=True)
@@ -186,6 +196,7 @@ class Features:
     sleeve: Sleeve | None = None
     armhole: ArmholeFinish | None = None
     straps: Straps | None = None
+    bib: Bib | None = None
     waist: Waist | None = None
     waist_level: WaistLevel = WaistLevel.NATURAL
     band: Band = Band()

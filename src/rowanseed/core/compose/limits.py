@@ -31,6 +31,8 @@ LIMITS = {
     "features.sleeve.pieces": Limit(1, 2, "A sleeve is cut in one piece or in two."),
     "features.straps.count": Limit(1, 4, "A garment has one to four straps."),
     "features.straps.width": Limit(5, 120, "A strap is between {least} and {most} wide."),
+    "features.bib.width": Limit(60, 500, "A bib is between {least} and {most} wide at its top."),
+    "features.bib.height": Limit(60, 500, "A bib is between {least} and {most} high."),
     "features.band.width": Limit(10, 150, "A band at the waist is between {least} and {most} wide."),
     "features.band.underlap": Limit(0, 150, "A band laps by nothing at least, and by {most} at most."),
     "features.band.parts": Limit(1, 2, "A band at the waist is cut in one part or in two."),

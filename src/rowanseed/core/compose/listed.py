@@ -77,6 +77,7 @@ ASKS = (
     (("waistband",), "features.waist", "Has it a waistband?"),
     (("yoke",), "features.back.shaping", "Has it a yoke, in front or behind?"),
     (("placket",), "features.opening.kind", "Is the front closed by a placket?"),
+    (("bib",), "features.bib.shape", "Has it a bib?"),
     (("strap",), "features.straps.closed by", "Has it straps?"),
     (("belt",), "features.belt", "Has it a belt?"),
     (("tie",), "features.belt", "Is it tied?"),

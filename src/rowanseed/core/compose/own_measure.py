@@ -15,6 +15,7 @@ from typing import assert_never
 from rowanseed.core.base.units import INCH
 from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length
+from rowanseed.core.compose.bands import beneath
 from rowanseed.core.compose.ease import ROBE_EASE
 from rowanseed.core.compose.figures import HEM_RUFFLE
 from rowanseed.core.compose.ruffles import FULL
@@ -28,6 +29,7 @@ class OwnKind(Worded):
     """What can be cut without a pattern."""
 
     APRON = "apron", "half apron on a band"
+    BIB_APRON = "bib apron", "apron with a bib"
     GATHERED = "gathered", "gathered skirt"
     TIERED = "tiered", "tiered skirt"
     PLEATED = "pleated", "skirt in knife pleats"
@@ -40,6 +42,10 @@ class OwnKind(Worded):
     @property
     def is_round(self) -> bool:
         return self in (OwnKind.CIRCLE, OwnKind.HALF_CIRCLE)
+
+    @property
+    def is_apron(self) -> bool:
+        return self in (OwnKind.APRON, OwnKind.BIB_APRON)
 
     @property
     def is_pleated(self) -> bool:
@@ -58,6 +64,7 @@ class OwnClosing(Worded):
 
 CLOSINGS: Mapping[OwnKind, tuple[OwnClosing, ...]] = {
     OwnKind.APRON: (OwnClosing.HOOK, OwnClosing.BUTTON, OwnClosing.TIES),
+    OwnKind.BIB_APRON: (OwnClosing.TIES, OwnClosing.HOOK, OwnClosing.BUTTON),
     OwnKind.GATHERED: (OwnClosing.ZIP, OwnClosing.HOOK, OwnClosing.ELASTIC),
     OwnKind.TIERED: (OwnClosing.ELASTIC, OwnClosing.ZIP, OwnClosing.HOOK),
     OwnKind.PLEATED: (OwnClosing.ZIP, OwnClosing.HOOK),
@@ -70,6 +77,7 @@ CLOSINGS: Mapping[OwnKind, tuple[OwnClosing, ...]] = {
 """What suits each, the usual one first; a robe has its belt."""
 FULLNESS = {
     OwnKind.APRON: 2.5,
+    OwnKind.BIB_APRON: 1.5,
     OwnKind.GATHERED: 2.0,
     OwnKind.TIERED: 1.5,
     OwnKind.PLEATED: 3.0,
@@ -97,6 +105,11 @@ class Own:
     coverage: float = 2 / 3
     fullness: float | None = None
     tiers: int = 3
+    bib_wide: float = 220.0
+    """Of a bib, which is as wide below as at its top."""
+    bib_high: float = 250.0
+    strap: float = 25.0
+    """How wide the strap round the neck is finished."""
     band: float = 35.0
     underlap: float = INCH
     seam: float = INCH / 2
@@ -133,7 +146,7 @@ def _sums(own: Own) -> Iterator[Working]:
         case OwnKind.TIERED:
             yield from _tier_lengths(own)
             yield from _tier_widths(own)
-        case OwnKind.APRON | OwnKind.GATHERED | OwnKind.PLEATED | OwnKind.BOX | OwnKind.UNDERSKIRT:
+        case OwnKind.APRON | OwnKind.BIB_APRON | OwnKind.GATHERED | OwnKind.PLEATED | OwnKind.BOX | OwnKind.UNDERSKIRT:
             yield _skirt_length(own)
             yield _skirt_width(own)
             if own.kind.is_pleated:
@@ -143,6 +156,8 @@ def _sums(own: Own) -> Iterator[Working]:
     if own.closes is not OwnClosing.ELASTIC:
         yield _band_length(own)
         yield _band_width(own)
+    if own.kind is OwnKind.BIB_APRON:
+        yield from _bib(own)
     if own.kind is OwnKind.UNDERSKIRT:
         yield _ruffle(own)
 
@@ -182,6 +197,30 @@ def _band_width(own: Own) -> Working:
     )
 
 
+def _bib(own: Own) -> Iterator[Working]:
+    """Bib and facing, cut alike, and the strap; how much of the bib lies behind the band, its description says."""
+    seam = _chosen("allowance", own.seam)
+    yield Working(
+        name="Cut the bib and its facing, wide",
+        quantity=fine(own.bib_wide + 2 * own.seam),
+        formula="finished width + 2 × allowance",
+        given=(_chosen("finished width", own.bib_wide), seam),
+    )
+    behind = beneath(own.band, own.seam)
+    yield Working(
+        name="Cut the bib and its facing, high",
+        quantity=fine(own.bib_high + own.seam + behind),
+        formula="finished height + allowance + behind the band",
+        given=(_chosen("finished height", own.bib_high), seam, _chosen("behind the band", behind)),
+    )
+    yield Working(
+        name="Cut the strap, wide; as long as it needs to be round the neck",
+        quantity=fine(4 * own.strap),
+        formula="4 × finished width",
+        given=(_chosen("finished width", own.strap),),
+    )
+
+
 def _top(own: Own) -> tuple[str, float]:
     """What the upper edge takes: the seam of a band, or the casing."""
     return ("casing", 40.0) if own.closes is OwnClosing.ELASTIC else ("allowance", own.seam)
@@ -213,10 +252,10 @@ SIDES = 20.0
 
 def _skirt_width(own: Own) -> Working:
     """All round; of an apron what covers it."""
-    waist = own.waist if own.kind is OwnKind.APRON else own.waist + own.ease
+    waist = own.waist if own.kind.is_apron else own.waist + own.ease
     given = [_measured("waist", own.waist)]
     said = "waist"
-    if own.kind is OwnKind.APRON:
+    if own.kind.is_apron:
         given.append(Given("share that is covered", count(round(own.coverage, 3)), Source.CHOSEN))
         said += " × share covered"
         wide = waist * own.coverage * own.full + 2 * SIDES

@@ -429,6 +429,11 @@ class TapeLine(Worded):
     CUTTING = "cutting", "the cutting line"
 
 
+class BibShape(Worded):
+    STRAIGHT = "straight"
+    TAPERED = "tapered", "wider below"
+
+
 class StrapsClosed(Worded):
     SEWN_IN = "sewn in"
     BUTTONS = "buttons"

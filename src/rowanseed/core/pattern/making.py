@@ -146,6 +146,7 @@ class DetailKind(Worded):
     WELT_POCKET = "welt-pocket", "welt pocket with bags"
     FLAP = "flap", "pocket flap"
     STRAP = "strap"
+    BIB = "bib", "bib on a band"
     BELT_LOOPS = "belt-loops"
     TAB = "tab"
     PLEATED_BAND = "pleated-band", "pleated band on a flat one"

@@ -185,8 +185,13 @@ def bands(figure: Figure) -> Parts:
     waist = figure.run("waist")
     if band is None or not waist or any(name == "shoulder" for name, _ in figure.edges):
         return
-    high = max(LEAST, min(MOST, _wide(band) / (1 if figure.pattern.garment == "apron" else 2)))
+    high = band_height(figure.pattern, band)
     yield "waist", [*waist, *((x - high, y) for x, y in reversed(waist))]
+
+
+def band_height(pattern: Pattern, band: Piece) -> float:
+    """How high a waistband is drawn above the waist, in mm."""
+    return max(LEAST, min(MOST, _wide(band) / (1 if pattern.garment == "apron" else 2)))
 
 
 def _wide(piece: Piece | None) -> float:

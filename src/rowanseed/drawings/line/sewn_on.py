@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from rowanseed.core.pattern.making import Detail, DetailKind
-from rowanseed.drawings.line import bands, ends, fullness, necks, pockets, trims
+from rowanseed.drawings.line import bands, bibs, ends, fullness, necks, pockets, trims
 from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
 
 
@@ -14,6 +14,11 @@ def _faced_slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
     """At the neck, or above a cuff."""
     yield from necks.neck_slit(dressed, detail)
     yield from ends.sleeve_placket(dressed, detail)
+
+
+def _straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """Of a bib, or above an edge."""
+    yield from bibs.straps(dressed, detail) if bibs.is_of_a_bib(dressed, detail) else bands.straps(dressed, detail)
 
 
 DRAWN: dict[DetailKind, Draw] = {
@@ -24,7 +29,8 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.TOPSTITCHING: trims.trim("trims", trims.topstitching),
     DetailKind.RUFFLE: trims.trim("trims", trims.ruffle),
     DetailKind.EMBROIDERY: trims.embroidery,
-    DetailKind.STRAP: bands.straps,
+    DetailKind.BIB: bibs.bib,
+    DetailKind.STRAP: _straps,
     DetailKind.TIE_BELT: bands.tie_belt,
     DetailKind.TIES: bands.wrap_ties,
     DetailKind.BELT_LOOPS: bands.belt_loops,

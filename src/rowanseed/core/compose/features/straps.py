@@ -6,25 +6,33 @@ from rowanseed.core.compose.bands import band_draw
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Straps
 from rowanseed.core.compose.feature import Feature
+from rowanseed.core.compose.features.bib import BIB, EDGE, height
+from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import StrapsClosed
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind
 from rowanseed.core.pattern.pieces import Panel
 
 LONG = {StrapsClosed.SEWN_IN: 420.0, StrapsClosed.BUTTONS: 480.0, StrapsClosed.SNAPS: 440.0, StrapsClosed.TIES: 450.0}
 """Length of a strap as it is cut, for a woman's height, in mm; the body decides (common practice, no source)."""
+TIED, ROUND = 620.0, 300.0
+"""On a bib: a strip that is tied behind the neck, and what one strap has for the back of the neck."""
+UP, LEAST, OVER = 420.0, 40.0, 560.0
+"""From the waist up to the shoulder, what of that a strap has at least above a bib, and from the shoulder across the
+back down to the band, ends turned in."""
+NECK_TIES, OVER_THE_SHOULDERS = 2, 2
 
 
 def adds(build: Build) -> None:
     asked = build.description.features.straps
     if asked is None:
         return
-    wide = asked.width
+    wide, on_bib = asked.width, BIB in build.pieces
     build.piece(
         "strap",
         "Strap",
-        lambda size: band_draw(LONG[asked.closed_by] * size.tall, 4 * wide, ("a", "lower", "b", "upper")),
+        lambda size: band_draw(_long(build, asked, size), 4 * wide, ("a", "lower", "b", "upper")),
         panel=Panel.OTHER,
-        count=_number(asked),
+        count=_number(build, asked),
         allowances=dict.fromkeys(("a", "b"), 0.0),
     )
     long = (part("strap", "a"), part("strap", "b"))
@@ -32,11 +40,20 @@ def adds(build: Build) -> None:
     _ends(build, asked)
     joins = {j.id for j in build.joins}
     neck = build.along.get("neck", ())
-    along = neck if set(neck) <= joins else ()
+    along = (EDGE,) if on_bib else neck if set(neck) <= joins else ()
     if not along:
         build.assumed["features.straps"] = "their ends are sewn to the inside of the edge: no seam catches them"
     build.details.append(
-        Detail("straps", "Straps", DetailKind.STRAP, pieces=("strap",), along=along, count=_number(asked), width=wide)
+        Detail(
+            "straps",
+            "Straps",
+            DetailKind.STRAP,
+            pieces=("strap",),
+            on=_held_by(asked) if on_bib else (),
+            along=along,
+            count=_number(build, asked),
+            width=wide,
+        )
     )
 
 
@@ -47,9 +64,27 @@ CLOSED = {
 }
 
 
-def _number(straps: Straps) -> int:
-    """How many are cut: one that is tied is two, which meet on the shoulder."""
-    return straps.count * 2 if straps.closed_by is StrapsClosed.TIES else straps.count
+def _number(build: Build, straps: Straps) -> int:
+    """How many are cut: one that is tied is two, which meet on the shoulder; behind the neck of a bib two do."""
+    if straps.closed_by is not StrapsClosed.TIES:
+        return straps.count
+    return NECK_TIES if BIB in build.pieces else straps.count * 2
+
+
+def _held_by(straps: Straps) -> tuple[str, ...]:
+    """What straps of a bib are sewn to, or closed on: those over the shoulders to its band, too."""
+    behind = straps.closed_by is not StrapsClosed.TIES and straps.count == OVER_THE_SHOULDERS
+    return (BIB, "waistband") if behind else (BIB,)
+
+
+def _long(build: Build, straps: Straps, size: Size) -> float:
+    """How long a strap is cut, in mm."""
+    if BIB not in build.pieces:
+        return LONG[straps.closed_by] * size.tall
+    if straps.closed_by is StrapsClosed.TIES:
+        return TIED * size.tall
+    up = UP * size.tall - height(build.description, size)
+    return max(LEAST, up) + OVER * size.tall if len(_held_by(straps)) > 1 else 2 * max(0.0, up) + ROUND * size.tall
 
 
 def _ends(build: Build, straps: Straps) -> None:

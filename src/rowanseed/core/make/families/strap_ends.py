@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
+from rowanseed.core.make.families.bibs import bib_of, goes_over_the_shoulders
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench
@@ -28,6 +29,19 @@ def finds_straps(kind: ClosureKind) -> Callable[[Workbench], Iterator[Duty]]:
                 yield single(closure.id)
 
     return finds
+
+
+def where_it_closes(bench: Workbench, duty: Duty) -> str:
+    """What the free ends of straps are closed on: the edge they begin at, or a bib's band behind."""
+    strap = strap_of(bench, bench.closures[duty.id])
+    return "band at the back" if strap is not None and bib_of(bench, strap) is not None else "upper edge"
+
+
+def is_at_the_neck(bench: Workbench, duty: Duty) -> bool:
+    """Whether straps are closed behind the neck, as a bib's ties are."""
+    strap = strap_of(bench, bench.closures[duty.id])
+    bib = None if strap is None else bib_of(bench, strap)
+    return strap is not None and bib is not None and not goes_over_the_shoulders(bib, strap)
 
 
 def number_of_straps(bench: Workbench, duty: Duty) -> int:

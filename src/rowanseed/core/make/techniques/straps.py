@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.strips import caught_in, folded_strip, on_strip, strip_technique
+from rowanseed.core.make.families.bibs import bib_of
+from rowanseed.core.make.families.strips import caught_in, finds_strips, folded_strip, on_strip, strip_technique
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_detail
@@ -62,4 +64,11 @@ def strap(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
-TECHNIQUE = strip_technique(DetailKind.STRAP, "Strap", strap)
+def finds(bench: Workbench) -> Iterator[Duty]:
+    """Straps of a bodice or of an edge; those of a bib are made up before it."""
+    for duty in finds_strips(DetailKind.STRAP)(bench):
+        if bib_of(bench, bench.details[duty.id]) is None:
+            yield duty
+
+
+TECHNIQUE = replace(strip_technique(DetailKind.STRAP, "Strap", strap), finds=finds)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import after_everything
-from rowanseed.core.make.families.strap_ends import ID, finds_straps, number_of_straps
+from rowanseed.core.make.families.strap_ends import ID, finds_straps, number_of_straps, where_it_closes
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique
@@ -17,11 +17,12 @@ from rowanseed.core.pattern.making import ClosureKind
 
 def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_closure(bench, ID, duty.id), number_of_straps(bench, duty)
+    where = where_it_closes(bench, duty)
     yield step(
         "holes",
         Act.BUTTONHOLE,
         "Sew the buttonholes of the straps",
-        "Garment on, the straps over the shoulders without a twist: mark on each strap where it meets the upper edge. "
+        f"Garment on, the straps over the shoulders without a twist: mark on each strap where it meets the {where}. "
         f"One buttonhole in the middle of each strap, along it, its end {bench.margin(15)} from the finished end; a "
         f"second one {bench.margin(25)} further up lets the strap be shortened.",
         "Cut them open from both ends to the middle, a pin across each end.",
@@ -37,14 +38,14 @@ def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "buttons",
         Act.BUTTON,
         "Sew the buttons for the straps on",
-        f"Inside the upper edge at the marks, through {'the facing' if bench.facings else 'the inner layer'} and what "
+        f"At the marks, inside the {where}, through {'the facing' if bench.facings else 'the inner layer'} and what "
         "stiffens it, not through the right side; a small flat button behind takes the pull. A shank as long as the "
         "strap is thick.",
         at=Bench.HAND,
         took=minutes.each(4, number),
         after={Fact.OPENED: "they are marked through the holes"},
         gives=(Fact.CLOSED,),
-        look="Buttoned, the upper edge lies flat between the straps.",
+        look=f"Buttoned, the {where} lies flat between the straps.",
     )
 
 

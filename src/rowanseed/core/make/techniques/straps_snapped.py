@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import after_everything
-from rowanseed.core.make.families.strap_ends import ID, finds_straps, number_of_straps
+from rowanseed.core.make.families.strap_ends import ID, finds_straps, number_of_straps, where_it_closes
 from rowanseed.core.make.operation import Act, Bench, Operation, Supply, Use
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique
@@ -17,12 +17,13 @@ from rowanseed.core.pattern.making import ClosureKind
 
 def snapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_closure(bench, ID, duty.id), number_of_straps(bench, duty)
+    where = where_it_closes(bench, duty)
     yield step(
         "snaps",
         Act.FASTEN,
         "Sew the straps' snaps on",
-        "Garment on, the straps over the shoulders without a twist: mark where each meets the upper edge. The ball "
-        f"half on the under side of the strap, {bench.margin(10)} from its end, the socket inside the upper edge, "
+        f"Garment on, the straps over the shoulders without a twist: mark where each meets the {where}. The ball "
+        f"half on the under side of the strap, {bench.margin(10)} from its end, the socket inside the {where}, "
         "through the inner layer only.",
         at=Bench.HAND,
         took=minutes.each(4, number),
@@ -31,7 +32,7 @@ def snapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         uses=(Use(Supply.SNAPS, count=number),),
         booklet=True,
         caution="Small parts out of children's reach.",
-        look="Closed, the upper edge lies flat between the straps.",
+        look=f"Closed, the {where} lies flat between the straps.",
     )
 
 

@@ -4,7 +4,20 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from rowanseed.drawings.steps.scenes.frame import Frames, basting, cloth, far, frame, hand, row, second, stiff, to
+from rowanseed.drawings.steps.scenes.frame import (
+    Frames,
+    basting,
+    cloth,
+    far,
+    frame,
+    hand,
+    lining,
+    loops,
+    row,
+    second,
+    stiff,
+    to,
+)
 
 BAND_SEWN = frame(
     "The band on the edge, right sides together",
@@ -74,6 +87,42 @@ PAIR = frame(
     row((-50, -10), (-50, 21), "the row along its edges"),
     row((50, -10), (50, 21), "the row along its edges"),
     at=("made", "turn"),
+)
+BIB = (
+    frame(
+        "Bib and facing right sides together, the strap between them",
+        second("bib facing, wrong side up", (-110, 0), (40, 0), right="right"),
+        cloth("strap, lying down", (-110, 11), (40, 11)),
+        second("bib, right side up", (-110, 22), (40, 22), right="left"),
+        row((8, -10), (8, 32)),
+        far("trimmed, the corners across", (8, 43), (40, 43)),
+        at=("made",),
+    ),
+    frame(
+        "Right side out, both layers of the lower edge as one",
+        second("bib, right side up", (-110, 0), (40, 0), right="left"),
+        lining("its facing", (-110, 11), (40, 11), right="right"),
+        loops((38, 0), 22),
+        at=("neaten",),
+    ),
+    frame(
+        "The lower edge behind the band, two rows below its fold",
+        cloth("band, folded", (110, 0), (-30, 0), (-30, 12), (110, 12), right="right"),
+        second("bib", (-110, 26), (40, 26), right="left"),
+        lining("its facing, neatened with it", (-110, 38), (40, 38), right="right"),
+        row((-20, -9), (-20, 47), "close to the fold"),
+        row((8, -9), (8, 47), "the second row"),
+    ),
+)
+BIB_STRAP = (
+    replace(STRAP, at=("baste",)),
+    frame(
+        "Its end turned under, behind the band",
+        cloth("band, folded", (110, 0), (-30, 0), (-30, 12), (110, 12), right="right"),
+        second("strap", (-110, 26), (70, 26), (70, 38), (30, 38), right="left"),
+        row((-20, -9), (-20, 47), "the box"),
+        row((56, -9), (56, 47), "the box"),
+    ),
 )
 STRIP = frame(
     "The strip folded to its middle and again, and stitched",
@@ -160,6 +209,8 @@ SCENES: Frames = {
     ),
     "back belt": (PAIR, STRAP),
     "strap": (STRIP, STRAP),
+    "bib": BIB,
+    "bib strap": (STRIP, *BIB_STRAP),
     "tab": (PAIR, STRAP),
     "belt loops": (
         STRIP,
