@@ -189,6 +189,35 @@ def test_a_jumpsuit_is_described_and_goes_to_the_needle(hand, own):
     within(hand, begun, "a jumpsuit")
 
 
+def test_dungarees_want_straps_before_they_are_composed_and_are_sewn_to_them(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate twill", "145", "4 m")
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    hand.fill(name_of("name"), "Workshop dungarees")
+    hand.fill(name_of("body_chart"), CHART)
+    for field, words in (
+        ("garment", "trousers"),
+        ("features.opening.where", "left side"),
+        ("features.opening.kind", "buttons"),
+        ("features.waist", "waistband"),
+        ("features.bib.shape", "wider below"),
+    ):
+        hand.choose(name_of(field), words)
+    expect(page.locator("#cannot-be")).to_contain_text("What holds the bib up?")
+    hand.choose(name_of("features.straps.closed by"), "sewn in")
+    expect(page.locator("#cannot-be")).to_have_count(0)
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Bib facing")
+    sew_from_it(hand, "Nerys", "Slate twill", "12")
+    order = page.locator("main").inner_text()
+    steps = ("Baste the straps on the bib", "Make up the bib", "Sew the bib on its band", "Sew the straps to the band")
+    places = [order.index(step) for step in steps]
+    assert places == sorted(places)
+    within(hand, begun, "dungarees")
+
+
 def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):
     page = hand.page
     page.goto(f"{own.url}/patterns/describe")

@@ -121,7 +121,7 @@ REMINDERS = (
     ),
     Reminder(
         "strap-twisted",
-        _first(lambda op: op.technique in ("strap", "back belt") and op.act is Act.ATTACH),
+        _first(lambda op: op.technique in ("strap", "bib strap", "back belt") and op.act is Act.ATTACH),
         "Before the second end is pinned, run the strap through your fingers: it is not twisted.",
     ),
     Reminder(

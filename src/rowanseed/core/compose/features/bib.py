@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
 from rowanseed.core.base.units import in_both
 from rowanseed.core.compose.bands import beneath, is_halved, lies_under_first
 from rowanseed.core.compose.build import Build, Edges, part
@@ -34,8 +32,8 @@ BIB, FACING, EDGE = "bib", "bib-facing", "bib-edge"
 WIDE, HIGH, LEAN = 220.0, 250.0, 0.12
 """How wide a woman's bib is at its top and how high, in mm, and how much further out each side of one that is wider
 below stands there, as a share of its height; here and below: common practice, no source."""
-CLEAR, TICK = 10.0, 10.0
-"""It ends so far before the side seams; a line on the band that tells where it ends is so long, in mm."""
+CLEAR = 10.0
+"""It ends so far before the side seams, in mm."""
 AT_THE_NECK = (
     "An apron is open behind, where no strap can be held: choose one strap that is sewn in, round the neck, or ties."
 )
@@ -134,7 +132,7 @@ def _tell_usual(build: Build) -> None:
 
 
 def _place(build: Build) -> None:
-    """Lines on the band, at its fold, where the bib's sides come; refused where it would reach the side seams."""
+    """A line across the band at the centre front; refused where the bib would reach the side seams."""
     d = build.description
     front = {size.name: _half_front(build, size) for size in build.figures.sizes}
     broad = next((size for size in build.figures.sizes if foot(d, size) > front[size.name] - CLEAR), None)
@@ -145,13 +143,20 @@ def _place(build: Build) -> None:
         )
         build.refused.append(("features.bib.width", said))
         return
-    for k in range(len(_along_the_band(build, build.figures.sizes[0], front))):
+    if d.garment is not GarmentKind.APRON and is_halved(build, _opens(d)):
+        # The seam of the two halves lies at the centre front.
+        return
 
-        def ends(size: Size, k: int = k) -> tuple[Point, Point]:
-            x = _along_the_band(build, size, front)[k]
-            return (x, d.features.band.width), (x, d.features.band.width + min(TICK, d.features.band.width))
+    def ends(size: Size) -> tuple[Point, Point]:
+        x = _centre_front(build, size, front[size.name])
+        return (x, d.features.band.width), (x, 2 * d.features.band.width)
 
-        build.line("waistband", LineKind.PLACEMENT, f"bib-{k + 1}", ends)
+    build.line("waistband", LineKind.PLACEMENT, BIB, ends)
+
+
+def _opens(d: Description) -> str:
+    """Where the band opens; empty where nothing does."""
+    return OPENS[d.features.opening.where] if d.features.opening.kind is not None else ""
 
 
 def _half_front(build: Build, size: Size) -> float:
@@ -162,23 +167,18 @@ def _half_front(build: Build, size: Size) -> float:
     return sum(length_on(build.pieces[p.piece], size.name, p) for p in front) / ratio
 
 
-def _along_the_band(build: Build, size: Size, front: Mapping[str, float]) -> list[float]:
-    """Where the bib's sides stand on a band, measured from its beginning along its inner edge."""
-    d, low = build.description, foot(build.description, size)
+def _centre_front(build: Build, size: Size, front: float) -> float:
+    """Where the centre front lies on a band in one piece, measured from its beginning along its inner edge."""
+    d = build.description
     long = chain_length(build.edge("waistband", "inner", size))
-    opens = OPENS[d.features.opening.where] if d.features.opening.kind is not None else ""
     if d.garment is GarmentKind.APRON:
         before = chain_length(build.edge("waistband", "before", size))
-        middle = before + chain_length(build.edge("waistband", "waist", size)) / 2
-    elif is_halved(build, opens):
-        # Each half runs from where it opens, or the centre back, to the centre front.
-        return [long - low]
-    elif opens == "side":
-        middle = front[size.name]
-    else:
-        lap = d.features.band.underlap if opens else 0.0
-        middle = (long - lap) / 2 + (0.0 if lies_under_first(build, opens) else lap)
-    return [middle - low, middle + low]
+        return before + chain_length(build.edge("waistband", "waist", size)) / 2
+    opens = _opens(d)
+    if opens == "side":
+        return front
+    lap = d.features.band.underlap if opens else 0.0
+    return (long - lap) / 2 + (0.0 if lies_under_first(build, opens) else lap)
 
 
 def asked(d: Description) -> bool:

@@ -14,7 +14,7 @@ from rowanseed.core.make.steps import of_detail
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Detail, DetailKind, FinishKind, Press
-from rowanseed.core.pattern.pieces import LineKind
+from rowanseed.core.pattern.pieces import InnerLine, LineKind
 
 ROOM, TURNING, SLACK, IN = 12.0, 12.0, 6.0, 6.0
 """A loop is longer than its belt is wide by so much room and by two turnings; it stands off by so much slack, and its
@@ -70,11 +70,15 @@ def _long(bench: Workbench, detail: Detail) -> str:
 
 
 def _marked(bench: Workbench, detail: Detail) -> str:
-    lines = [line for id in detail.on for line in bench.piece(id).lines if line.kind is LineKind.PLACEMENT]
+    lines = [line for id in detail.on for line in bench.piece(id).lines if _is_loop(line)]
     if not lines:
         return ""
     centre = ", and one at the centre back" if detail.count % 2 else ""
     return f"; the band's lines say where{centre}"
+
+
+def _is_loop(line: InnerLine) -> bool:
+    return line.kind is LineKind.PLACEMENT and line.id.startswith("loop")
 
 
 TECHNIQUE = strip_technique(

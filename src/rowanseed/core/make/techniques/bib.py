@@ -141,10 +141,9 @@ def _sewn_on(step: Steps, duty: Duty) -> Operation:
 
 
 def _marked(bench: Workbench, duty: Duty) -> str:
-    """What tells where its sides come, where the band has lines for it."""
+    """What tells where that is, where the band has a line for it."""
     lines = (line for id in bench.details[duty.id].on for line in bench.piece(id).lines)
-    marked = any(line.kind is LineKind.PLACEMENT and line.id.startswith(ID) for line in lines)
-    return " and its sides at the band's lines" if marked else ""
+    return ", the band's line" if any(line.kind is LineKind.PLACEMENT and line.id == ID for line in lines) else ""
 
 
 TECHNIQUE = Technique(

@@ -14,6 +14,10 @@ from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind
 
+FROM_THE_END, AGAIN = 15.0, 25.0
+"""A hole ends so far before the strap's finished end; a second one lies so much further up, in mm (common practice, no
+source)."""
+
 
 def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_closure(bench, ID, duty.id), number_of_straps(bench, duty)
@@ -23,8 +27,8 @@ def buttoned(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.BUTTONHOLE,
         "Sew the buttonholes of the straps",
         f"Garment on, the straps over the shoulders without a twist: mark on each strap where it meets the {where}. "
-        f"One buttonhole in the middle of each strap, along it, its end {bench.margin(15)} from the finished end; a "
-        f"second one {bench.margin(25)} further up lets the strap be shortened.",
+        f"One buttonhole in the middle of each strap, along it, its end {bench.margin(FROM_THE_END)} from the finished "
+        f"end; a second one {bench.margin(AGAIN)} further up lets the strap be shortened.",
         "Cut them open from both ends to the middle, a pin across each end.",
         took=minutes.each(5, number),
         setting=settings.buttonhole(bench.household),

@@ -14,6 +14,9 @@ from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import ClosureKind
 
+FROM_THE_END = 10.0
+"""The snap is sewn so far from the strap's end, in mm (common practice, no source)."""
+
 
 def snapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step, number = of_closure(bench, ID, duty.id), number_of_straps(bench, duty)
@@ -23,8 +26,8 @@ def snapped(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         Act.FASTEN,
         "Sew the straps' snaps on",
         f"Garment on, the straps over the shoulders without a twist: mark where each meets the {where}. The ball "
-        f"half on the under side of the strap, {bench.margin(10)} from its end, the socket inside the {where}, "
-        "through the inner layer only.",
+        f"half on the under side of the strap, {bench.margin(FROM_THE_END)} from its end, the socket inside the "
+        f"{where}, through the inner layer only.",
         at=Bench.HAND,
         took=minutes.each(4, number),
         needs=tuple(after_everything(bench)),
