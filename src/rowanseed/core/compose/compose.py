@@ -30,7 +30,8 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.sizes import NAPE, Size
-from rowanseed.core.compose.vocabulary import GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
+from rowanseed.core.compose.tunnels import elastic_at
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.make.trimming import USUAL
@@ -108,7 +109,7 @@ def compose(description: Description) -> Composed:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"{STIFFEN}{id}", "sewn-in-interfacing") for id in stiff]
     pattern = replace(_pattern(build), assumed=_unconfirmed(build))
-    _refuse_what_does_not_meet(pattern, description.allowance)
+    _refuse_what_does_not_meet(pattern, description)
     _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
         pattern = _as_measured(pattern, description)
@@ -203,9 +204,13 @@ def _as_measured(pattern: Pattern, description: Description) -> Pattern:
     return pattern
 
 
-def _refuse_what_does_not_meet(pattern: Pattern, allowance: float) -> None:
+def _refuse_what_does_not_meet(pattern: Pattern, description: Description) -> None:
     """Features that cannot be drafted together are refused, never handed on as a pattern that is not whole."""
-    found = next(faults(pattern), None)
+    found, allowance = next(faults(pattern), None), description.allowance
+    wide = elastic_at(description, ElasticPlace.NECK)
+    if found is not None and found.problem == ALLOWANCES_CROSS and wide is not None:
+        said = f"A tunnel for elastic {in_both(wide.width)} wide crosses itself ({found.where}): take a narrower one."
+        raise DescriptionRefused((Refusal("features.elastic", said),))
     if found is not None and found.problem == ALLOWANCES_CROSS and allowance > USUAL:
         said = f"Allowances {in_both(allowance)} wide cross each other at a curve ({found.where}): make them narrower."
         raise DescriptionRefused((Refusal("allowance", said),))

@@ -194,6 +194,11 @@ def _skirt(build: Build, d: Description) -> Found:
         yield "skirt.darts", "its waist takes in too little for darts"
 
 
+def _lining(build: Build, d: Description) -> Found:
+    if d.garment is GarmentKind.APRON:
+        yield "lining", "the sides of an apron are turned in, and nothing there holds a lining: line it by your booklet"
+
+
 def _apron(skirt: Skirt) -> Found:
     if not skirt.kind.is_full:
         for name in ("kind", "fullness"):
@@ -257,6 +262,7 @@ RULES: tuple[Callable[[Build, Description], Found], ...] = (
     _legs,
     _centre,
     _skirt,
+    _lining,
     _opening,
     _waist,
     _hem,

@@ -24,7 +24,7 @@ from rowanseed.core.derive.plain_tiers import plain_tiers
 from rowanseed.core.derive.shaping import Run, derived, moved, seam_runs, trim
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.check import piece_faults
-from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, Finish, LayerKind
+from rowanseed.core.pattern.making import PLACKET_BASE, POCKET_DOTS, VENT_EDGE, Finish, FinishKind, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Corner, Derived, DerivedAs, InnerLine, LineKind, Panel, Piece, Role
 
@@ -38,13 +38,19 @@ def draws_lining(pattern: Pattern) -> bool:
 
 def can_be_lined(pattern: Pattern, view: str) -> bool:
     """Whether a lining can be worked out from the shell, or from what of it the pattern draws none for."""
-    whole = can_have_corners_on(pattern) and not has_half_placket(pattern)
+    whole = can_have_corners_on(pattern) and not has_half_placket(pattern) and not has_free_sides(pattern)
     return whole and bool(left_to_line(pattern, _lined(pattern, view))) and bool(pattern.making.joins)
 
 
 def has_half_placket(pattern: Pattern) -> bool:
     """Whether a box is cut out below the neck for a placket's bands: a lining has no part in how these are sewn."""
     return any(piece.has_edge(PLACKET_BASE) for piece in pattern.pieces)
+
+
+def has_free_sides(pattern: Pattern) -> bool:
+    """Whether its sides meet nothing and are turned in by themselves, as an apron's: nothing there holds a lining."""
+    turned = {p for f in pattern.making.finishes if f.kind is FinishKind.TURNED for p in f.parts}
+    return any(p.edge == "side" and pattern.piece(p.piece).panel in LINED for p in turned)
 
 
 def can_be_pleated(pattern: Pattern, view: str) -> bool:

@@ -8,6 +8,8 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, lerp, unit
 
+SHARPEST = 0.1
+"""A corner is mitred as if one and the cosine of its turn came to so much at least: sharper ones are blunted."""
 LOOP = 40
 """A loop that an inward corner makes in a moved polyline has at most so many stretches."""
 
@@ -40,18 +42,31 @@ def offset_polyline(points: Sequence[Point], distance: float) -> list[Point]:
     """
     if distance == 0:
         return list(points)
-    normals = [(d[1], -d[0]) for a, b in pairwise(points) if (d := unit((b[0] - a[0], b[1] - a[1])))]
-    out = [_moved(points[0], normals[0], distance)]
-    for (x, y), (nx, ny), (mx, my) in zip(points[1:-1], normals, normals[1:], strict=False):
-        mitre = distance / max(1 + nx * mx + ny * my, 0.1)
-        out.append((x + mitre * (nx + mx), y + mitre * (ny + my)))
-    out.append(_moved(points[-1], normals[-1], distance))
-    turned = any(
-        (b[0] - a[0]) * -n[1] + (b[1] - a[1]) * n[0] < -1e-9 for (a, b), n in zip(pairwise(out), normals, strict=True)
-    )
-    if not turned:
+    # Written as one plain loop: every cutting line of every size is drawn by it.
+    normals = _normals(points)
+    (x, y), (nx, ny) = points[0], normals[0]
+    px, py = x + nx * distance, y + ny * distance
+    out, runs_back = [(px, py)], False
+    for (x, y), (mx, my) in zip(points[1:], [*normals[1:], normals[-1]], strict=True):
+        turn = 1 + nx * mx + ny * my
+        mitre = distance / (turn if turn > SHARPEST else SHARPEST)
+        qx, qy = x + mitre * (nx + mx), y + mitre * (ny + my)
+        runs_back = runs_back or (qy - py) * nx - (qx - px) * ny < -1e-9
+        out.append((qx, qy))
+        px, py, nx, ny = qx, qy, mx, my
+    if not runs_back:
         return out
     return _onwards_from_its_ends(_without_loops(_without_ways_back(out)), _along(normals[0]), _along(normals[-1]))
+
+
+def _normals(points: Sequence[Point]) -> list[Point]:
+    """The unit normals of the stretches of a polyline, to their right; of one without length that of the x axis."""
+    out = []
+    for (ax, ay), (bx, by) in pairwise(points):
+        dx, dy = bx - ax, by - ay
+        long = math.hypot(dx, dy)
+        out.append((dy / long, -dx / long) if long else (0.0, -1.0))
+    return out
 
 
 def _along(normal: Point) -> Point:
@@ -109,10 +124,6 @@ def _crossing(a: Point, b: Point, c: Point, d: Point) -> Point | None:
     t = ((c[0] - a[0]) * s[1] - (c[1] - a[1]) * s[0]) / across
     u = ((c[0] - a[0]) * r[1] - (c[1] - a[1]) * r[0]) / across
     return lerp(a, b, t) if 0 <= t <= 1 and 0 <= u <= 1 else None
-
-
-def _moved(p: Point, v: Point, distance: float) -> Point:
-    return (p[0] + v[0] * distance, p[1] + v[1] * distance)
 
 
 def without_repeats(ring: Sequence[Point], least: float = 1e-6) -> list[Point]:

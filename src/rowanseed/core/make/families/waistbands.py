@@ -104,11 +104,19 @@ def ends_at(bench: Workbench, faced: Join, join: Join) -> bool:
 
 
 def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
-    """Edges that open, folded on themselves: they are stitched down before what goes on over their ends."""
-    pieces = pieces_of(parts)
+    """Edges that open, folded on themselves, and sides that are turned in: they are stitched down before what goes on
+    over their ends."""
+    parts = tuple(parts)
+    pieces, along = pieces_of(parts), {(p.piece, p.edge) for p in parts}
     for finish in bench.finishes.values():
-        if is_of_opening(finish) and pieces_of(finish.parts) & pieces:
+        runs_out = any((p.piece, edge) in along for p in finish.parts for edge in bench.neighbours(p))
+        if (is_of_opening(finish) and pieces_of(finish.parts) & pieces) or (_is_side(finish) and runs_out):
             yield Need(facts.finish(Fact.FINISHED, finish.id), "the edges are folded first, and lie in the seam")
+
+
+def _is_side(finish: Finish) -> bool:
+    """Whether sides that meet nothing are turned in, as an apron's."""
+    return finish.kind is FinishKind.TURNED and all(p.edge == "side" for p in finish.parts)
 
 
 def waits(bench: Workbench, join: Join, piece: str) -> Iterator[Need]:

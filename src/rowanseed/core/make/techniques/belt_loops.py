@@ -37,8 +37,8 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "sew-on",
         Act.ATTACH,
         f"Sew the belt loops on: {step.name}",
-        f"{detail.count} of them: one at each side seam, the others evenly between, none at the centre front over a "
-        f"zip{_marked(bench, detail)}.",
+        f"{detail.count} of them: one at each side seam, the others evenly between, none at the centre "
+        f"front{' over a zip' if bench.openings.zips else ''}{_marked(bench, detail)}.",
         f"Lower end right sides together on the garment just below the band, {bench.margin(IN)} from the loop's raw "
         f"end, stitched back and forth; fold it up over that, leave {bench.margin(SLACK)} slack, turn the upper end "
         "under, and bar it at the band's upper edge.",

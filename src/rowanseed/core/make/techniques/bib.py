@@ -41,9 +41,9 @@ def _made_up(step: Steps, duty: Duty) -> Operation:
         "made-up",
         Act.JOIN,
         "Make up the bib",
-        f"{bench.piece(out).name} and {bench.piece(inner).name.lower()} right sides together{between}. Sew up one "
-        "side, across the top and down the other side; the lower edge stays open. Stitch length 1.5 about the corners, "
-        f"where you pivot.{kept}",
+        f"{bench.piece(out).name} and {bench.piece(inner).name.lower()} right sides together{between}. Sew from "
+        "lower edge to lower edge: up one side, across the top and down the other side. Stitch length 1.5 about the "
+        f"corners, where you pivot.{kept}",
         f"Trim the seam to {bench.margin(TRIMMED)} and the corners across, turn, push the corners out with something "
         f"blunt, and press with the seam rolled {bench.margin(1)} to the inside. {step.iron}",
         f"Topstitch {bench.margin(ROUND)} from the edge, down the sides and across the top.",
