@@ -65,8 +65,8 @@ def made_up(bench: Workbench, op: Operation) -> Stack | None:
     between = f", the {'straps' if straps.count > 1 else 'strap'} lying down between them" if straps else ""
     runs = f" {op.run.words}" if op.run is not None else ""
     words = (
-        f"The {lower_first(inner.name)}, wrong side up, on the {lower_first(out.name)}{between}. The row runs{runs}: up "
-        "one side, across the top and down the other; the lower edge stays open."
+        f"The {lower_first(inner.name)}, wrong side up, on the {lower_first(out.name)}{between}. The row runs{runs}: "
+        "up one side, across the top and down the other; the lower edge stays open."
     )
     layer = Layer(whole(bench, inner), Stuff.WRONG, inner.name)
     return Stack((layer,), words, rows=(Row(_round(_seam(bench, inner)), begins=True, ends=True),))
