@@ -14,8 +14,8 @@ from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, SkirtKind
 from rowanseed.core.compose.waists import fullness, tell_fullness
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.envelope import Figure
-from rowanseed.core.pattern.making import Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
-from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel
+from rowanseed.core.pattern.making import RUNS_ON, Closure, ClosureKind, Difference, DifferenceKind, FinishKind, Press
+from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Mark, MarkKind, Panel
 
 TIED = 900.0
 """What an apron's band has more than the waist where its ends are tied, in mm."""
@@ -59,9 +59,9 @@ def apron(build: Build) -> None:
         return {
             "inner": straight((0.0, 0.0), (end, 0.0)),
             "far-end": straight((end, 0.0), (end, wide)),
-            "beyond": straight((end, wide), (free + whole, wide)),
+            RUNS_ON[1]: straight((end, wide), (free + whole, wide)),
             "waist": straight((free + whole, wide), (free, wide)),
-            "before": straight((free, wide), (0.0, wide)),
+            RUNS_ON[0]: straight((free, wide), (0.0, wide)),
             "near-end": straight((0.0, wide), (0.0, 0.0)),
         }
 
@@ -75,6 +75,9 @@ def apron(build: Build) -> None:
             (chain_length(build.edge("waistband", "inner", size)), asked_band.width),
         ),
     )
+    # Where the sides of the apron come: beyond them the band runs on.
+    for id, anchor in (("side-left", "start"), ("side-right", "end")):
+        build.mark("waistband", Mark(id, MarkKind.DOT, "waist", anchor, build.each(lambda size: 0.0)))
     build.interface("waistband", Interfaced.WAISTBAND)
     build.join(
         "waist",
@@ -84,7 +87,7 @@ def apron(build: Build) -> None:
         press=Press.BAND,
         difference=Difference(DifferenceKind.GATHERS, ratio),
     )
-    inside = ("inner", "far-end", "beyond", "before", "near-end")
+    inside = ("inner", "far-end", *RUNS_ON[::-1], "near-end")
     build.finish(
         "waistband-inside", "Inside of the waistband", FinishKind.TURNED, (part("waistband", e) for e in inside)
     )

@@ -91,10 +91,17 @@ def slashed_edge(graph: Graph, detail: Detail) -> str:
     return "neck" if is_at_neck else "wrist"
 
 
+def _is_sewn(graph: Graph, piece: str, edge: str) -> bool:
+    return any((p.piece, p.edge) == (piece, edge) for join in graph.joins.values() for p in (*join.a, *join.b))
+
+
 def edge_name(graph: Graph, edge: str, piece: str = "") -> str:
     """What an edge of a garment, or of one of its pieces, is called within a sentence."""
     if edge == "neck" and not graph.has_shoulders:
         return UPPER_EDGE
+    if edge == "side" and piece and not _is_sewn(graph, piece, edge):
+        # As an apron's, which is turned in.
+        return "side edge"
     if edge == "opening" or (edge == "front" and piece and graph.panel(piece) is Panel.BAND):
         return f"{graph.open_half} edge"
     return ENDS.get(edge, edge.replace("-", " "))

@@ -187,6 +187,8 @@ NECK_CENTRE = "centre-of-neck"
 """The dot at the neck where a collar ends, at the centre line of an edge that laps."""
 BAND_FOLD = "fold"
 """The dot on a front band's upper edge where it is folded: up to there it is seen, and the neck goes on over it."""
+RUNS_ON = ("before", "beyond")
+"""What the edges of a band are called that runs on, at either end, beyond what it is sewn to: an apron's."""
 PLACKET_BASE = "placket-base"
 """What the lower edge of the box is called that a half placket fills."""
 INSET_EDGE = "inset"

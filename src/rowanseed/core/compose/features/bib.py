@@ -23,7 +23,7 @@ from rowanseed.core.compose.vocabulary import (
 from rowanseed.core.compose.waists import waist_finish
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.envelope import Figure
-from rowanseed.core.pattern.making import Detail, DetailKind, DifferenceKind, FinishKind, Press
+from rowanseed.core.pattern.making import RUNS_ON, Detail, DetailKind, DifferenceKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import LineKind, Panel, Role
 from rowanseed.core.pattern.walk import length_on
 
@@ -172,7 +172,7 @@ def _centre_front(build: Build, size: Size, front: float) -> float:
     d = build.description
     long = chain_length(build.edge("waistband", "inner", size))
     if d.garment is GarmentKind.APRON:
-        before = chain_length(build.edge("waistband", "before", size))
+        before = chain_length(build.edge("waistband", RUNS_ON[0], size))
         return before + chain_length(build.edge("waistband", "waist", size)) / 2
     opens = _opens(d)
     if opens == "side":

@@ -19,7 +19,7 @@ from rowanseed.core.make.trimming import graded, is_trimmed, narrowest
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import DetailKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.making import RUNS_ON, Closure, ClosureKind, DetailKind, EdgePart, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel
 
 ID = "band"
@@ -189,7 +189,21 @@ def ends_of_facings_caught(bench: Workbench, along: Iterable[EdgePart]) -> tuple
     return ("The facing lies turned in, its end with the raw edge there: the seam catches it too.",)
 
 
+def runs_on(bench: Workbench, piece: str) -> bool:
+    """Whether a band runs on beyond what it is sewn to, as an apron's."""
+    return any(bench.piece(piece).has_edge(edge) for edge in RUNS_ON)
+
+
+def tied_band(bench: Workbench, closure: Closure) -> str:
+    """The band whose own ends are tied; empty where something else closes."""
+    join = bench.joins.get(closure.join)
+    band = band_of(bench, join) if join is not None and closure.kind is ClosureKind.TIES else None
+    return band if band is not None and runs_on(bench, band) else ""
+
+
 def ends(bench: Workbench, join: Join, piece: str) -> str:
+    if runs_on(bench, piece):
+        return " The dots of the band lie at the sides, which are turned in; beyond them it runs on by itself."
     marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
     if not marked:
         return ""
@@ -347,9 +361,19 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         act=Act.TURN,
         title=f"Close the ends: {lower_first(finish.name)}",
         how=(
-            f"Fold the {called(bench, pieces)} back on its fold line, right sides together, the pressed inner "
-            "edge staying turned up; sew across the end on the stitching line, in line with the garment's edge, and "
-            "backstitch.",
+            *(
+                (
+                    f"Fold the {called(bench, pieces)} back on its fold line, right sides together; beyond the dots "
+                    "its inner edge lies opened out again. From each end sew across it and along the raw edges to the "
+                    "dot, at the turned-in side, pivoting at the corner; backstitch, and clip to the stitching there.",
+                )
+                if any(runs_on(bench, piece) for piece in pieces)
+                else (
+                    f"Fold the {called(bench, pieces)} back on its fold line, right sides together, the pressed inner "
+                    "edge staying turned up; sew across the end on the stitching line, in line with the garment's "
+                    "edge, and backstitch.",
+                )
+            ),
             *(
                 (
                     "The underlap's lower edge is sewn in the same run, up to the garment's edge: pivot at the "

@@ -8,6 +8,7 @@ from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.along_an_edge import on_closure
 from rowanseed.core.make.families.buttonholes import after_everything
+from rowanseed.core.make.families.waistbands import tied_band
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -18,11 +19,11 @@ from rowanseed.core.pattern.pieces import PointKind
 
 
 def finds_ties(bench: Workbench) -> Iterator[Duty]:
-    """Ties that run in no casing, and are not sewn into the ends of a band."""
+    """Ties that run in no casing, are not sewn into the ends of a band, and are not these ends themselves."""
     of_band = {id for detail in bench.details_of(DetailKind.TIES) for id in detail.along}
     cased = {c.id for finish in edges_of(bench, FinishKind.CASING) for c in drawn_through(bench, finish)}
     for closure in closures_of(bench, ClosureKind.TIES):
-        if closure.id not in cased and closure.join not in of_band:
+        if closure.id not in cased and closure.join not in of_band and not tied_band(bench, closure):
             yield single(closure.id)
 
 

@@ -106,6 +106,13 @@ SCENES: Frames = {
             row((4, -9), (4, 42), "a square of stitches"),
         ),
     ),
+    "band tied": (
+        frame(
+            "An end of the band, sewn round and turned right side out",
+            cloth("band, folded", (110, 0), (-60, 0), (-60, 14), (110, 14), right="right"),
+            to("tied in a bow with the other end", (-80, 7), (-120, 7)),
+        ),
+    ),
     "lacing": (
         frame(
             "The eyelet, worked through every layer over an interfaced edge",

@@ -12,7 +12,7 @@ from shapely.geometry.base import BaseGeometry
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families import contour_bands
-from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of
+from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of, runs_on
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
@@ -26,6 +26,7 @@ from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.placing import Lying, as_drawn, opened_from, stretch
 from rowanseed.drawings.steps.shares import shares
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff, within
+from rowanseed.drawings.steps.stacks.free_bands import free_end
 from rowanseed.drawings.steps.together import others_beside, pair_shown
 from rowanseed.drawings.steps.turned import inward
 
@@ -49,6 +50,8 @@ def ends(bench: Workbench, op: Operation) -> Stack | None:
     inner = [edge for edge in piece.edges if edge.name in INNER] if piece is not None else []
     if piece is None or fold is None or not inner:
         return None
+    if runs_on(bench, piece.id):
+        return free_end(bench, piece)
     lying = as_drawn(piece, bench.size, right_side_up=False)
     part = EdgePart(piece.id, inner[0].name)
     half = _half(lying, [lying.move(upright(p)) for p in fold.ends[bench.size]], part)
