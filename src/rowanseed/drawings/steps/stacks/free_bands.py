@@ -23,7 +23,7 @@ CROSSED = 28.0
 def _high(bench: Workbench, piece: Piece) -> float:
     """How high a band is finished, in mm."""
     left, top, right, low = Polygon(as_drawn(piece, bench.size).seam()).bounds
-    return min(right - left, low - top) / 2
+    return float(min(right - left, low - top)) / 2
 
 
 def free_end(bench: Workbench, piece: Piece) -> Stack:
