@@ -101,6 +101,8 @@ def test_a_usual_one_is_never_too_wide_for_a_usual_body(garment, figure):
     for shape in BibShape:
         composed = compose(described(garment, figure=figure, bib=Bib(shape), straps=straps))
         assert {"features.bib.width", "features.bib.height"} <= set(composed.assumed)
+        said = compose(described(garment, figure=figure, bib=Bib(shape, 150.0, 200.0), straps=straps)).assumed
+        assert not {"features.bib.width", "features.bib.height"} & set(said)
 
 
 def test_one_that_would_reach_the_side_seams_is_refused_at_its_width_with_the_room_there_is():

@@ -127,7 +127,7 @@ def _tell_usual(build: Build) -> None:
     d = build.description
     middle = build.figures.sizes[len(build.figures.sizes) // 2]
     for name, usual in (("width", width), ("height", height)):
-        if f"features.bib.{name}" not in d.said:
+        if getattr(d.features.bib, name) is None:
             build.assumed[f"features.bib.{name}"] = f"as usual, {in_both(usual(d, middle))} in size {middle.name}"
 
 
