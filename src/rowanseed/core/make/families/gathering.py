@@ -11,7 +11,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.between_notches import between_notches
 from rowanseed.core.make.families.eased import KEY, fullness_ids
 from rowanseed.core.make.families.suited import finds_of, why_not_of
-from rowanseed.core.make.families.waistbands import band_of, turned_first
+from rowanseed.core.make.families.waistbands import band_of, sides_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.workbench import Workbench, both_sides, shown
@@ -76,7 +76,7 @@ def whole_first(bench: Workbench, join: Join) -> Iterator[Need]:
     if join.each_hand:
         return
     if band_of(bench, join):
-        yield from turned_first(bench, join.a)
+        yield from sides_first(bench, join.a)
     for need in crossings(bench, join.id):
         seam = bench.joins[need.state.of.id]
         if bench.joins_shell(seam) and not bench.is_faced(seam) and bench.openings.zip_on(seam) is None:

@@ -107,11 +107,19 @@ def turned_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
     """Edges that open, folded on themselves, and sides that are turned in: they are stitched down before what goes on
     over their ends."""
     parts = tuple(parts)
-    pieces, along = pieces_of(parts), {(p.piece, p.edge) for p in parts}
+    pieces = pieces_of(parts)
     for finish in bench.finishes.values():
-        runs_out = any((p.piece, edge) in along for p in finish.parts for edge in bench.neighbours(p))
-        if (is_of_opening(finish) and pieces_of(finish.parts) & pieces) or (_is_side(finish) and runs_out):
+        if is_of_opening(finish) and pieces_of(finish.parts) & pieces:
             yield Need(facts.finish(Fact.FINISHED, finish.id), "the edges are folded first, and lie in the seam")
+    yield from sides_first(bench, parts)
+
+
+def sides_first(bench: Workbench, parts: Iterable[EdgePart]) -> Iterator[Need]:
+    """Sides that meet nothing and run out on these edges are turned in first."""
+    along = {(p.piece, p.edge) for p in parts}
+    for finish in bench.finishes.values():
+        if _is_side(finish) and any((p.piece, e) in along for p in finish.parts for e in bench.neighbours(p)):
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "the sides are turned in first, and lie in the seam")
 
 
 def _is_side(finish: Finish) -> bool:

@@ -11,7 +11,7 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.eased import KEY, fullness_ids, join_of
 from rowanseed.core.make.families.gathering import drawn_to, why_not_gathered
 from rowanseed.core.make.families.suited import why_not_of
-from rowanseed.core.make.families.waistbands import band_of, made_up, turned_first
+from rowanseed.core.make.families.waistbands import band_of, made_up, sides_first
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -62,7 +62,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Draw both threads together to {drawn_to(bench, join)}, and fasten them; comb the folds even.",
         at=Bench.HAND,
         took=minutes.hand(2 * step.mm),
-        needs=(*bench.flat_first([join.id]), *turned_first(bench, join.a)),
+        needs=(*bench.flat_first([join.id]), *sides_first(bench, join.a)),
         gives=(Fact.DRAWN_UP,),
         leaves=(threads,),
         on=on,
