@@ -207,13 +207,13 @@ def _as_measured(pattern: Pattern, description: Description) -> Pattern:
 def _refuse_what_does_not_meet(pattern: Pattern, description: Description) -> None:
     """Features that cannot be drafted together are refused, never handed on as a pattern that is not whole."""
     found, allowance = next(faults(pattern), None), description.allowance
+    if found is not None and found.problem == ALLOWANCES_CROSS and allowance > USUAL:
+        said = f"Allowances {in_both(allowance)} wide cross each other at a curve ({found.where}): make them narrower."
+        raise DescriptionRefused((Refusal("allowance", said),))
     wide = elastic_at(description, ElasticPlace.NECK)
     if found is not None and found.problem == ALLOWANCES_CROSS and wide is not None:
         said = f"A tunnel for elastic {in_both(wide.width)} wide crosses itself ({found.where}): take a narrower one."
         raise DescriptionRefused((Refusal("features.elastic", said),))
-    if found is not None and found.problem == ALLOWANCES_CROSS and allowance > USUAL:
-        said = f"Allowances {in_both(allowance)} wide cross each other at a curve ({found.where}): make them narrower."
-        raise DescriptionRefused((Refusal("allowance", said),))
     if found is not None:
         said = f"Drafted together, these features give no whole pattern: {found.where}: {found.problem}"
         raise DescriptionRefused((Refusal("features", said),))
