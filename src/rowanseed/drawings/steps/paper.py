@@ -10,7 +10,7 @@ from xml.etree.ElementTree import Element
 import numpy as np
 from numpy.typing import NDArray
 from shapely import box as boxes
-from shapely import contains, intersects, maximum_inscribed_circle, prepare, union_all
+from shapely import STRtree, contains, maximum_inscribed_circle, prepare, total_bounds
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
@@ -27,8 +27,6 @@ LONG = 16
 """Words beside the pieces stand in two lines from so many letters on."""
 APART = 0.5
 """Between words beside the pieces so much of a letter is left free, where they have two lines."""
-FINE = 0.01
-"""What the pieces cover is worked out to so much, in mm."""
 ABOUT_A_SEAM = 90.0
 """So much of the pieces is drawn about a seam at least, in mm."""
 
@@ -172,13 +170,9 @@ class Paper:
         whole = [", ".join(lines)]
         gone = math.hypot(*away) or 1.0
         ux, uy = away[0] / gone, away[1] / gone
-        # On a grid: pieces that lie almost edge to edge have no exact union.
         taken = [*(area.simplify(self.letter * 0.1) for area in self.areas), *self.lines]
-        solid = union_all(taken, grid_size=FINE)
-        prepare(solid)
-        about: Box = solid.bounds
+        left, top, right, low = total_bounds(taken)
         size = self.letter * 0.9
-        left, top, right, low = about
         fits_above = len(whole[0]) * size * 0.58 < max(right - left, low - top)
         dx, dy = ux * np.cos(TURNS) - uy * np.sin(TURNS), ux * np.sin(TURNS) + uy * np.cos(TURNS)
         in_one = fits_above & (np.abs(dy) > np.abs(dx))
@@ -188,7 +182,7 @@ class Paper:
         boxed = np.stack([x - half, y - tall, x + half, y + tall], axis=1)
         # Words of two lines stand clear of others, so that each line is seen to belong to its own.
         clears = boxed + np.stack([0 * apart, -apart, 0 * apart, apart], axis=1)
-        for k in _free_of(solid, boxed, clears, self.words):
+        for k in _free_of(STRtree(taken), boxed, clears, self.words):
             texts, centre = whole if in_one[k] else parted, (float(x[k]), float(y[k]))
             found, clear = _as_box(boxed[k]), _as_box(clears[k])
             line = [at, _edge_of(found, at)] if leader or NEARS[k] > CLOSE else []
@@ -301,7 +295,7 @@ def _sizes(whole: Sequence[str], parted: Sequence[str], size: float) -> tuple[tu
     return one, other
 
 
-def _free_of(solid: BaseGeometry, boxed: Floats, clears: Floats, words: Sequence[Box]) -> Iterator[int]:
+def _free_of(taken: STRtree, boxed: Floats, clears: Floats, words: Sequence[Box]) -> Iterator[int]:
     """The places, in their order, that neither the pieces take up nor other words, `clears` being kept from those."""
     for first in range(0, len(boxed), TRIED):
         some = slice(first, first + TRIED)
@@ -310,8 +304,8 @@ def _free_of(solid: BaseGeometry, boxed: Floats, clears: Floats, words: Sequence
         for word in words:
             free &= ~((left < word[2]) & (word[0] < right) & (top < word[3]) & (word[1] < low))
         places = np.flatnonzero(free) + first
-        taken = intersects(solid, boxes(*boxed[places].T))
-        yield from (int(k) for k in places[~taken])
+        crossing, _ = taken.query(boxes(*boxed[places].T), predicate="intersects")
+        yield from (int(k) for k in np.delete(places, crossing))
 
 
 def _as_box(row: Floats) -> Box:
