@@ -9,8 +9,8 @@ from xml.etree.ElementTree import Element
 
 import numpy as np
 from numpy.typing import NDArray
-from shapely import box as boxes
 from shapely import STRtree, contains, maximum_inscribed_circle, prepare, total_bounds
+from shapely import box as boxes
 from shapely.geometry import LineString, MultiPolygon, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
