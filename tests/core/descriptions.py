@@ -37,6 +37,7 @@ from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Hand,
     HemKind,
+    HemShape,
     Interfaced,
     LegEnd,
     LegKind,
@@ -57,6 +58,7 @@ from rowanseed.core.compose.vocabulary import (
     SleevePlacket,
     Slit,
     StrapsClosed,
+    StrapsGo,
     TrimKind,
     Waist,
     WaistLevel,
@@ -107,7 +109,13 @@ features = st.builds(
     collar=st.none() | one_of(CollarKind),
     sleeve=st.none() | sleeves,
     armhole=one_of(ArmholeFinish, or_none=True),
-    straps=st.none() | st.builds(Straps, width=st.sampled_from([15.0, 20.0, 45.0]), closed_by=one_of(StrapsClosed)),
+    straps=st.none()
+    | st.builds(
+        Straps,
+        width=st.sampled_from([15.0, 20.0, 45.0]),
+        closed_by=one_of(StrapsClosed),
+        go=st.just(StrapsGo.OVER) | one_of(StrapsGo),
+    ),
     waist=one_of(Waist, or_none=True),
     waist_level=st.just(WaistLevel.NATURAL) | one_of(WaistLevel),
     band=st.builds(
@@ -124,7 +132,12 @@ features = st.builds(
         length=st.sampled_from([None, 1000.0, 1060.0]),
         pleats=st.just(0) | st.integers(0, 3),
     ),
-    hem=st.builds(Hem, kind=one_of(HemKind), depth=st.sampled_from([None, 16.0, 30.0, 50.0])),
+    hem=st.builds(
+        Hem,
+        kind=one_of(HemKind),
+        depth=st.sampled_from([None, 16.0, 30.0, 50.0]),
+        shape=st.just(HemShape.LEVEL) | one_of(HemShape),
+    ),
     pockets=st.lists(pockets, max_size=2).map(tuple),
     lining=st.none() | st.builds(Lining, of=one_of(LiningOf), method=one_of(LiningMethod)),
     facing=st.frozensets(one_of(FacedEdge), max_size=2),
@@ -184,10 +197,10 @@ def mended(description):
 
 def _refused_when_drafted(description):
     """What only the drafted pieces show: tiers of a skirt that ends soon below the waist, a bib wider than its
-    front."""
+    front, a pocket that has no room beside two columns of buttons."""
     skirt = description.features.skirt
     tiered = skirt is not None and skirt.kind is SkirtKind.TIERED
-    if not tiered and description.features.bib is None:
+    if not tiered and description.features.bib is None and not description.features.opening.double_breasted:
         return ()
     try:
         compose(description)
@@ -216,12 +229,12 @@ def _lacking(description, name):
 
 
 open_fronts = st.builds(
-    lambda of, front, kind, count, collar, sleeve, neck, facing: replace(
+    lambda of, front, kind, count, collar, sleeve, neck, facing, double: replace(
         of,
         features=replace(
             of.features,
             front=replace(front, centre=Centre.OPEN),
-            opening=Opening(Where.FRONT, kind, None, count),
+            opening=Opening(Where.FRONT, kind, None, count, double_breasted=double and kind is OpeningKind.BUTTONS),
             collar=collar,
             sleeve=sleeve,
             neck=neck,
@@ -239,8 +252,62 @@ open_fronts = st.builds(
     st.none() | sleeves,
     st.builds(Neck, shape=st.sampled_from([NeckShape.ROUND, NeckShape.V])),
     st.sampled_from([frozenset(), frozenset({FacedEdge.FRONT})]),
+    st.booleans(),
 )
 """Jackets, coats, shirts: open at the front, with every collar."""
+halters = st.builds(
+    lambda of, garment, straps, shape: replace(
+        of,
+        garment=garment,
+        features=replace(
+            of.features,
+            straps=straps,
+            neck=Neck(shape),
+            sleeve=None,
+            collar=None,
+            armhole=None,
+            facing=frozenset(),
+        ),
+    ),
+    descriptions,
+    st.sampled_from([GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.NIGHTDRESS, GarmentKind.JUMPSUIT]),
+    st.builds(
+        Straps,
+        width=st.sampled_from([15.0, 25.0]),
+        closed_by=st.sampled_from([StrapsClosed.SEWN_IN, StrapsClosed.TIES]),
+        go=st.just(StrapsGo.ROUND),
+    ),
+    st.sampled_from([NeckShape.ROUND, NeckShape.V, NeckShape.SQUARE]),
+)
+"""Tops that hang from the neck."""
+curved = st.builds(
+    lambda of, garment, kind, depth: replace(
+        of,
+        garment=garment,
+        features=replace(
+            of.features,
+            hem=Hem(kind, depth, HemShape.CURVED),
+            lining=None,
+            waist=None,
+            waist_level=WaistLevel.NATURAL,
+            straps=None,
+            vent=False,
+        ),
+    ),
+    descriptions,
+    st.sampled_from([GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.NIGHTDRESS, GarmentKind.JACKET]),
+    st.sampled_from([HemKind.TURNED, HemKind.NARROW, HemKind.ROLLED, HemKind.FACED]),
+    st.none() | st.just(16.0),
+)
+"""What hangs from the shoulders and ends in an edge that is curved up at the sides."""
+double_breasted = open_fronts.map(
+    lambda d: replace(
+        d,
+        features=replace(
+            d.features, opening=replace(d.features.opening, kind=OpeningKind.BUTTONS, double_breasted=True)
+        ),
+    )
+)
 waisted = st.builds(
     lambda of, garment, waist, opening, pleats, pocket: replace(
         of,

@@ -35,6 +35,7 @@ from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Hand,
     HemKind,
+    HemShape,
     Interfaced,
     LegKind,
     LiningMethod,
@@ -53,6 +54,7 @@ from rowanseed.core.compose.vocabulary import (
     SleevePlacket,
     Slit,
     StrapsClosed,
+    StrapsGo,
     TrimKind,
     Waist,
     WaistLevel,
@@ -74,6 +76,10 @@ BAGGED = Lining(method=LiningMethod.BAGGED)
 
 def buttoned(count=None, placket=None, length=None):
     return Opening(Where.FRONT, OpeningKind.BUTTONS, length, count, placket)
+
+
+def double_breasted(count=None):
+    return Opening(Where.FRONT, OpeningKind.BUTTONS, count=count, double_breasted=True)
 
 
 def zipped(where=Where.BACK, length=200.0, kind=OpeningKind.INVISIBLE_ZIP):
@@ -122,6 +128,24 @@ TOPS = {
     "peasant blouse": {
         "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.ELASTIC_CASING),
         "elastic": (Elastic(ElasticPlace.NECK),),
+    },
+}
+TAILED = {
+    "tailed shirt": {
+        "front": OPEN,
+        "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),
+        "opening": buttoned(7, Placket.GROWN_ON),
+        "collar": CollarKind.SHIRT,
+        "sleeve": TOWERED,
+        "hem": Hem(shape=HemShape.CURVED),
+    },
+    "tailed blouse": {
+        "front": Side(Centre.OPEN, (Shaping.PRINCESS_SHOULDER,)),
+        "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),
+        "opening": buttoned(),
+        "collar": CollarKind.STAND,
+        "sleeve": SHORT,
+        "hem": Hem(HemKind.ROLLED, shape=HemShape.CURVED),
     },
 }
 KNITS = {
@@ -407,6 +431,20 @@ DRESSES = {
         "skirt": Skirt(SkirtKind.GATHERED, length=1000.0),
         "boning": (Boned.SIDE, Boned.PRINCESS),
     },
+    "halter dress": {
+        "front": Side(shaping=(Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "neck": Neck(NeckShape.V, NeckFinish.FACING),
+        "opening": zipped(length=400.0),
+        "straps": Straps(closed_by=StrapsClosed.TIES, go=StrapsGo.ROUND),
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.HALF_CIRCLE),
+    },
+    "halter sundress": {
+        "straps": Straps(1, 30.0, go=StrapsGo.ROUND),
+        "waist": Waist.ELASTIC_CASING,
+        "skirt": Skirt(SkirtKind.GATHERED),
+    },
     "kaftan": {
         "neck": Neck(NeckShape.V, NeckFinish.FACING),
         "sleeve": Sleeve(SleeveKind.CUT_IN_ONE, length=SleeveLength.ELBOW),
@@ -543,6 +581,30 @@ JACKETS = {
         "pads": True,
         "vent": True,
     },
+    "double-breasted jacket": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART, Shaping.WAIST_DART)),
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": double_breasted(6),
+        "collar": CollarKind.NOTCHED,
+        "sleeve": Sleeve(pieces=2),
+        "pockets": (Pocket(PocketKind.FLAP, PocketPlace.FRONT),),
+        "lining": BAGGED,
+    },
+    "sailor coat": {
+        "front": OPEN,
+        "opening": double_breasted(),
+        "collar": CollarKind.ONE_PIECE,
+        "sleeve": LONG,
+        "pockets": (PATCHES,),
+    },
+    "double-breasted waistcoat": {
+        "front": OPEN,
+        "back": SEAM,
+        "neck": Neck(NeckShape.V),
+        "opening": double_breasted(6),
+        "lining": BAGGED,
+        "pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),),
+    },
     "bomber jacket": {
         "front": OPEN,
         "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
@@ -581,6 +643,9 @@ FOR = {
     "pyjama trousers": Figure.MEN,
     "tailored trousers": Figure.MEN,
     "bomber jacket": Figure.MEN,
+    "double-breasted waistcoat": Figure.MEN,
+    "sailor coat": Figure.CHILDREN,
+    "tailed shirt": Figure.MEN,
     "boiler suit": Figure.MEN,
     "waistcoat": Figure.MEN,
     "sweatshirt": Figure.CHILDREN,
@@ -602,6 +667,7 @@ EVERYDAY = {
     name: _described(name, features, garment, cloth)
     for garments, garment, cloth in (
         (TOPS, GarmentKind.TOP, Structure.WOVEN),
+        (TAILED, GarmentKind.TOP, Structure.WOVEN),
         (KNITS, GarmentKind.TOP, Structure.KNIT),
         (SKIRTS, GarmentKind.SKIRT, Structure.WOVEN),
         (TROUSERS, GarmentKind.TROUSERS, Structure.WOVEN),

@@ -14,7 +14,8 @@ from rowanseed.core.make.line_of_work import Line, Log, line_of
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.own_times import Estimate, OwnTimes, Timed, estimate, own_times, reckoned
 from rowanseed.core.make.workbench import Workbench, workbench
-from rowanseed.core.pattern.pieces import PointKind, Role
+from rowanseed.core.notions.to_buy import needs_buttons
+from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import sewing as store
 from rowanseed.store.sewing import Clock, Sample, StepNote
 
@@ -124,7 +125,7 @@ class Sewing:
         so = reminders.Circumstances(
             one_way=main is not None and (main.direction is Direction.ONE_WAY or main.surface.is_pile),
             altered=bool(core.alterations),
-            buttons=self.bench.points_of(PointKind.BUTTON),
+            buttons=needs_buttons(core.garment, core.size or ""),
             lined=bool(self.bench.linings),
             furry=main is not None and main.surface is Surface.FUR,
             has_marks=any(piece.marks for piece in core.garment.pieces),

@@ -46,6 +46,7 @@ from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Hand,
     HemKind,
+    HemShape,
     Interfaced,
     InterfacingKind,
     LegEnd,
@@ -67,6 +68,7 @@ from rowanseed.core.compose.vocabulary import (
     SleevePlacket,
     Slit,
     StrapsClosed,
+    StrapsGo,
     TapeLine,
     TrimKind,
     Waist,
@@ -94,6 +96,7 @@ class _Opening(Strict):
     length: Number | None = None
     count: int | None = None
     placket: Placket | None = None
+    double_breasted: bool = False
 
 
 class _Neck(Strict):
@@ -118,6 +121,7 @@ class _Straps(Strict):
     count: int = 2
     width: Number = 20.0
     closed_by: StrapsClosed = Field(StrapsClosed.SEWN_IN, alias="closed by")
+    go: StrapsGo = StrapsGo.OVER
 
 
 class _Bib(Strict):
@@ -155,6 +159,7 @@ class _Legs(Strict):
 class _Hem(Strict):
     kind: HemKind = HemKind.TURNED
     depth: Number | None = None
+    shape: HemShape = HemShape.LEVEL
 
 
 class _Pocket(Strict):

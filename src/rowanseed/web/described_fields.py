@@ -13,6 +13,8 @@ from rowanseed.web.field_kinds import Either, Field, Group, Length, Number, One,
 ANY = frozenset(v.GarmentKind)
 UPPER = frozenset(kind for kind in v.GarmentKind if kind.has_bodice)
 AT_THE_WAIST = frozenset({v.GarmentKind.SKIRT, v.GarmentKind.TROUSERS})
+CURVED = UPPER - {v.GarmentKind.JUMPSUIT}
+"""What may end in an edge that is curved up at the sides."""
 LEGGED = frozenset(kind for kind in v.GarmentKind if kind.has_legs)
 SKIRTED = ANY - LEGGED - {v.GarmentKind.ROBE}
 HALVES = UPPER | AT_THE_WAIST
@@ -62,6 +64,13 @@ LISTS = {"pockets": "kind", "trim": "kind", "elastic": "where"}
 SEVERAL = (v.OpeningKind.BUTTONS, v.OpeningKind.SNAPS, v.OpeningKind.HOOK_AND_EYE, v.OpeningKind.TIES)
 """What closes an edge at several places."""
 OPENED = (When("features.opening.where", ("", *(one.value for one in v.Where if one is not v.Where.NONE))),)
+BREASTED = (
+    chosen("features.opening.where", v.Where.FRONT),
+    chosen("features.opening.kind", v.OpeningKind.BUTTONS),
+    chosen("features.front.centre", v.Centre.OPEN),
+    of(UPPER),
+)
+"""Fronts that may have two columns of buttons."""
 DARTED = (When("features.skirt.kind", ("", *(str(kind.value) for kind in SHAPED_SKIRTS))), of(WITH_SKIRT))
 SLEEVED = (When("features.sleeve.kind"),)
 BANDED = (
@@ -114,6 +123,7 @@ GROUPS = (
                 USUAL,
                 when=(*OPENED, chosen("features.opening.kind", *SEVERAL, v.OpeningKind.SEPARATING_ZIP), of(OPENS)),
             ),
+            Tick("features.opening.double_breasted", "Double-breasted: two columns of buttons", when=BREASTED),
         ),
         ANY - {v.GarmentKind.ROBE},
     ),
@@ -220,7 +230,15 @@ GROUPS = (
         ),
         LEGGED,
     ),
-    Group("hem", "Hem", (One("features.hem.kind", "Hem", v.HemKind), Length("features.hem.depth", "Depth"))),
+    Group(
+        "hem",
+        "Hem",
+        (
+            One("features.hem.kind", "Hem", v.HemKind),
+            Length("features.hem.depth", "Depth"),
+            One("features.hem.shape", "Lower edge", v.HemShape, when=(of(CURVED),)),
+        ),
+    ),
     Group(
         "pockets",
         "Pockets, bib, straps, belt",
@@ -237,6 +255,7 @@ GROUPS = (
             Length("features.bib.width", "Its width at the top", when=BIB),
             Length("features.bib.height", "Its height", when=BIB),
             One("features.straps.closed by", "Straps", v.StrapsClosed, "none"),
+            One("features.straps.go", "They go", v.StrapsGo, when=(When("features.straps.closed by"), of(UPPER))),
             Number("features.straps.count", "How many straps", when=(When("features.straps.closed by"),)),
             Length("features.straps.width", "Their width", when=(When("features.straps.closed by"),)),
             One("features.belt", "Belt", v.BeltKind, "none"),

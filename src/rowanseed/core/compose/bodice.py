@@ -56,6 +56,8 @@ DROP = 45.0
 """A dropped shoulder runs so far beyond the shoulder's tip, in mm."""
 HOLLOW = 22.0
 """And its armhole turns so far inside the side, in mm: room for a curve that a seam allowance goes round."""
+FLAT, LEAST_FLAT = 0.35, 0.1
+"""A lower edge that is curved runs level for such a share of its half, and of what lies beyond a princess seam."""
 FLARE = 0.14
 """How much an A-line widens below the hip on each side, for each mm of length."""
 WIDER = {NeckShape.SCOOP: 28.0, NeckShape.BOAT: 48.0, NeckShape.SQUARE: 22.0, NeckShape.V: 8.0}
@@ -137,7 +139,7 @@ class Upper(Levels):
         """How much wider it gets below the hip on each side, for each mm of length."""
         if self.leaning is not None:
             return self.leaning
-        if self.hem <= self.hip or (self.size.hem is None and self.description.features.skirt is None):
+        if self.foot <= self.hip or (self.size.hem is None and self.description.features.skirt is None):
             return 0.0
         if self.size.hem is not None:
             return self._leaning_to(self.size.hem)
@@ -160,14 +162,23 @@ class Upper(Levels):
     @property
     def flare(self) -> float:
         """How much wider than at the hip it is at the hem."""
-        return self.spread * (self.hem - self.raised - self.hip)
+        return self.spread * (self.foot - self.raised - self.hip)
 
     def lower(self, start: Point, across: float = 0.0) -> Chain:
         """The lower edge from a point on it outwards to the side, which is moved so far across."""
         x, y = self.side[0].start
+        return self.lower_to(start, (x, y + across))
+
+    def lower_to(self, start: Point, end: Point) -> Chain:
+        """The lower edge from a point on it outwards to where a side begins."""
+        arrives = (-self.spread, 1.0)
+        if self.rise:
+            # Level about the centre, and at right angles to the side, where it runs on.
+            level = (start[0], max(FLAT * end[1], start[1] + LEAST_FLAT * (end[1] - start[1])))
+            return (*straight(start, level), curve(level, OUT, end, arrives, 0.45))
         if self.spread == 0:
-            return straight(start, (x, y + across))
-        return (curve(start, OUT, (x, y + across), (-self.spread, 1.0)),)
+            return straight(start, end)
+        return (curve(start, OUT, end, arrives),)
 
     # ---------------------------------------------------------------- neck and shoulder
 
@@ -328,7 +339,7 @@ class Upper(Levels):
         if self.description.has_waist_seam:
             return (curve(waist, (-1.0, 0.04), top, UP, 0.36), *ends)
         if self.size.waist is None:
-            foot = self.hem - self.raised
+            foot = self.foot - self.raised
             if self.ends_about_the_hip:
                 hip = (x := self.measured_at_hip, y_straight(top, hip, x))
             low = (foot, y_straight(top, hip, foot) + self.flare)
@@ -336,15 +347,15 @@ class Upper(Levels):
             return (*straight(low, *between, top), *ends)
         if self.ends_about_the_hip:
             at = (self.measured_at_hip, waist[1] + (hip[1] - waist[1]) * self.goes_out)
-            low = (self.hem, at[1])
+            low = (self.foot, at[1])
             return (*straight(low, at), curve(at, UP, waist, UP, 0.36), curve(waist, UP, top, UP, 0.36), *ends)
         if not self.reaches_hip:
-            share = (self.hem - self.waist) / (self.hip - self.waist)
-            low = (self.hem, waist[1] + (hip[1] - waist[1]) * max(0.0, min(1.0, share)))
+            share = (self.foot - self.waist) / (self.hip - self.waist)
+            low = (self.foot, waist[1] + (hip[1] - waist[1]) * max(0.0, min(1.0, share)))
             if not self.reaches_waist:
-                return (curve((self.hem, waist[1]), UP, top, UP, 0.36), *ends)
+                return (curve((self.foot, waist[1]), UP, top, UP, 0.36), *ends)
             return (curve(low, UP, waist, UP, 0.34), curve(waist, UP, top, UP, 0.36), *ends)
-        low = (self.hem - self.raised, hip[1] + self.flare)
+        low = (self.foot - self.raised, hip[1] + self.flare)
         return (
             *straight(low, hip),
             curve(hip, UP, waist, UP, 0.36),
@@ -355,7 +366,7 @@ class Upper(Levels):
     @property
     def measured_at_hip(self) -> float:
         """The level at which it is as wide as at the hip, or as wide as it gets on the way there."""
-        return self.hip if self.reaches_hip else min(self.hip, self.hem - self.raised - ABOVE_THE_EDGE)
+        return self.hip if self.reaches_hip else min(self.hip, self.foot - self.raised - ABOVE_THE_EDGE)
 
     @property
     def goes_out(self) -> float:

@@ -8,9 +8,13 @@ from typing import Self
 
 from rowanseed.core.compose.description import Description, Side
 from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, SHORT_OF_THE_HIP, hem_ruffle
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import NAPE, Size
-from rowanseed.core.compose.vocabulary import Shaping, SleeveKind
+from rowanseed.core.compose.vocabulary import HemShape, Shaping, SleeveKind
 
+RISE = 65.0
+"""A lower edge that is curved lies so much higher at the sides than at the centre, in mm (common practice, no
+source)."""
 BUST_DART = 30.0
 """What a bust dart takes in at the side, in mm."""
 
@@ -65,25 +69,39 @@ class Levels:
 
     @property
     def reaches_hip(self) -> bool:
-        return self.model.hem > self.model.hip + 40.0
+        return self.model.foot > self.model.hip + 40.0
 
     @property
     def ends_about_the_hip(self) -> bool:
         """Whether it ends so near the hip that it is fitted there, or just above its lower edge."""
-        near = self.model.hem > self.model.hip - SHORT_OF_THE_HIP
+        near = self.model.foot > self.model.hip - SHORT_OF_THE_HIP
         return near and not self.reaches_hip and not self.description.has_waist_seam
 
     @property
     def reaches_waist(self) -> bool:
-        return self.model.hem > self.model.waist + 20.0
+        return self.model.foot > self.model.waist + 20.0
+
+    @property
+    def rise(self) -> float:
+        """How much higher the lower edge lies at the sides than at the centre."""
+        description = self.description
+        if description.features.hem.shape is HemShape.LEVEL or description.has_waist_seam:
+            return 0.0
+        return in_proportion(description, RISE)
 
     @property
     def hem(self) -> float:
-        """Where the piece ends: at the waist seam, or at the garment's hem."""
+        """Where the piece ends at the centre: at the waist seam, or at the garment's hem."""
+        return self.foot + self.rise
+
+    @property
+    def foot(self) -> float:
+        """Where it ends at the side."""
         description = self.description
         if description.has_waist_seam:
             return self.waist
-        long = max(self.size.length + NAPE - hem_ruffle(description), self.underarm + LEAST_BELOW_UNDERARM)
+        asked = self.size.length + NAPE - hem_ruffle(description) - self.rise
+        long = max(asked, self.underarm + LEAST_BELOW_UNDERARM)
         if self.size is self.middle:
             return long
         # The same points in every size: none ends above a level that the middle size reaches, or below one it does not.

@@ -23,6 +23,7 @@ from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Hand,
     HemKind,
+    HemShape,
     Interfaced,
     InterfacingKind,
     LegEnd,
@@ -44,6 +45,7 @@ from rowanseed.core.compose.vocabulary import (
     SleevePlacket,
     Slit,
     StrapsClosed,
+    StrapsGo,
     TapeLine,
     TrimKind,
     Waist,
@@ -74,7 +76,14 @@ class Opening:
     kind: OpeningKind | None = None
     length: float | None = None
     count: int | None = None
+    """How many fasten it: buttons in both columns where it is double-breasted."""
     placket: Placket | None = None
+    double_breasted: bool = False
+
+    @property
+    def rows(self) -> int | None:
+        """How many stand one below the other; None where nothing is said."""
+        return max(1, self.count // 2) if self.count is not None and self.double_breasted else self.count
 
 
 @dataclass(frozen=True)
@@ -97,6 +106,8 @@ class Straps:
     count: int = 2
     width: float = 20.0
     closed_by: StrapsClosed = StrapsClosed.SEWN_IN
+    go: StrapsGo = StrapsGo.OVER
+    """Of a top without shoulders; those of a bib go as their number says."""
 
 
 @dataclass(frozen=True)
@@ -144,6 +155,7 @@ class Legs:
 class Hem:
     kind: HemKind = HemKind.TURNED
     depth: float | None = None
+    shape: HemShape = HemShape.LEVEL
 
 
 @dataclass(frozen=True)
@@ -322,6 +334,12 @@ class Description:
     def is_without_shoulders(self) -> bool:
         """Whether it has no shoulders to hang from: straps hold it up, or it stands by itself."""
         return self.garment.has_bodice and (self.features.straps is not None or self.is_strapless)
+
+    @property
+    def is_halter(self) -> bool:
+        """Whether it hangs from the neck, by a strap round it or by two that are tied there."""
+        straps = self.features.straps
+        return self.garment.has_bodice and straps is not None and straps.go is StrapsGo.ROUND
 
     @property
     def is_strapless(self) -> bool:

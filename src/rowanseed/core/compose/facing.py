@@ -11,7 +11,7 @@ from rowanseed.core.base.same import Same
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
-from rowanseed.core.compose.laps import EXTENSION, extension
+from rowanseed.core.compose.laps import EXTENSION, column, extension
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Interfaced, Where
 from rowanseed.core.geometry.outline import chain_length
@@ -137,8 +137,8 @@ def facing_depth(build: Build, p: EdgePart, size: Size) -> float:
     piece = build.pieces[p.piece]
     usual = USUAL.get(p.edge, FACING)
     if p.edge == "opening":
-        # As deep again behind a wide lap.
-        usual += extension(build.description) - EXTENSION
+        # As deep again behind a wide lap, and behind a second column of buttons.
+        usual += extension(build.description) - EXTENSION + column(build.description)
     deep = usual
     if p.edge == "armhole":
         whole = sum(

@@ -8,10 +8,12 @@ from dataclasses import dataclass, replace
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.laps import marks_of_a_row
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
 from rowanseed.core.compose.panels import Half
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import CollarKind, OpeningKind
+from rowanseed.core.compose.vocabulary import CollarKind, GarmentKind, OpeningKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
@@ -19,8 +21,12 @@ from rowanseed.core.pattern.pieces import InnerPoint, PointKind
 
 USUAL_COUNT, OF_HALF = 6, 3
 """So many buttons close an edge where nothing else is said, and a half placket."""
+OF_A_COLUMN, LONG = 4, (GarmentKind.COAT, GarmentKind.DRESS, GarmentKind.NIGHTDRESS)
+"""So many stand in a column of a double-breasted front that is not long."""
 FIRST, LAST = 15.0, 105.0
 """The first lies so far below the neck, in mm, the last so far above the lower end."""
+FALLS = 65.0
+"""A collar that falls reaches so far below the neck, in mm."""
 ABOVE = 16.0
 """The one in a stand or a waistband is so far above the edge's upper end, in mm: in the middle of its height."""
 OFF_SEAM = 12.0
@@ -32,8 +38,18 @@ OF_THE_BOX = 30.0
 
 
 def usual_count(description: Description) -> int:
-    """How many buttons or snaps close an edge."""
-    return description.features.opening.count or (OF_HALF if is_half_placket(description) else USUAL_COUNT)
+    """How many buttons or snaps stand along an edge, one below the other."""
+    opening = description.features.opening
+    if opening.double_breasted:
+        usual = USUAL_COUNT if description.garment in LONG else OF_A_COLUMN
+    else:
+        usual = OF_HALF if is_half_placket(description) else USUAL_COUNT
+    return opening.rows or usual
+
+
+def how_many(description: Description, rows: int) -> str:
+    """How many fasten an edge with so many rows, as it is told."""
+    return f"{2 * rows} of them, in two columns" if description.features.opening.double_breasted else f"{rows} of them"
 
 
 def fastening_mark(description: Description) -> PointKind | None:
@@ -82,7 +98,7 @@ def closing(build: Build, half: Half, join: str) -> None:
             build.assumed["features.opening.count"] = "one at the top of the edge"
         return
     if opening.count is None:
-        build.assumed["features.opening.count"] = f"{usual_count(build.description)} of them"
+        build.assumed["features.opening.count"] = how_many(build.description, usual_count(build.description))
     edges = [part("band", "front")] if "band" in build.pieces else half.centre
     lines = {size: _line(build, half, edges, size) for size in build.figures.sizes}
     for k in range(next(iter(lines.values())).count):
@@ -133,12 +149,19 @@ def _to_bust(line: _Line, bust: float, k: int, above: int) -> _Line:
     return replace(line, first=top + above * apart, apart=apart)
 
 
+def _first(description: Description) -> float:
+    """How far below the neck the first stands: of double-breasted fronts clear of a collar that falls over them."""
+    falls = description.features.collar in (CollarKind.FLAT, CollarKind.ONE_PIECE)
+    clear = in_proportion(description, FALLS) if falls and description.features.opening.double_breasted else 0.0
+    return FIRST + clear
+
+
 def _evenly(build: Build, edges: Sequence[EdgePart], size: Size) -> _Line:
     whole = sum(chain_length(build.edge(p.piece, p.edge, size)) for p in edges)
     last = OF_THE_BOX if is_half_placket(build.description) else LAST
     if not _is_above(build.description):
-        count = usual_count(build.description)
-        return _Line(FIRST, (whole - FIRST - last) / max(1, count - 1), count, whole, last)
+        count, first = usual_count(build.description), _first(build.description)
+        return _Line(first, (whole - first - last) / max(1, count - 1), count, whole, last)
     # The uppermost is in a stand or a band, and the next one as far below it as all the others.
     count = max(1, usual_count(build.description) - 1)
     apart = (whole - last + ABOVE) / count
@@ -173,7 +196,6 @@ def fasten(build: Build, k: int, kind: PointKind, edges: Sequence[EdgePart], alo
         down = min(max(along[size] - sum(longs[size][:which]), low), high)
         return (min(chain[0].start[0], chain[-1].end[0]) + down, FRONT_BAND * 1.5 if where.piece == "band" else 0.0)
 
-    build.point(
-        where.piece,
-        InnerPoint(f"{NAMES.get(kind, 'button')}-{k + 1}", kind, {size.name: place(size) for size in along}),
-    )
+    for beside, own, away in marks_of_a_row(build.description, kind):
+        at = {size.name: (x, y + away) for size in along for x, y in (place(size),)}
+        build.point(where.piece, InnerPoint(f"{NAMES.get(kind, 'button')}-{k + 1}{beside}", own, at))

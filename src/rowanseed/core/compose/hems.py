@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.ruffles import ruffle_hem
-from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, LiningMethod, LiningOf, SkirtKind
+from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, HemShape, LiningMethod, LiningOf, SkirtKind
 from rowanseed.core.pattern.making import EdgePart, FinishKind
 from rowanseed.core.pattern.pieces import Corner
 
@@ -29,10 +29,12 @@ DEEP_HEM = 20.0
 
 def hem_kind(description: Description) -> HemKind:
     """How edges are hemmed: as is said; of a jacket or coat with a closed lining else by hand, and so behind a lining
-    that is bagged there, where the hem is folded once."""
+    that is bagged there, where the hem is folded once; narrow where the edge is curved."""
     kind, lining = description.features.hem.kind, description.features.lining
     if description.features.is_bagged_at_hem and kind in FOLDED_ONCE:
         return HemKind.BY_HAND
+    if description.features.hem.shape is HemShape.CURVED and kind in (HemKind.TURNED, HemKind.DOUBLE):
+        return HemKind.NARROW
     tailored = description.garment in (GarmentKind.JACKET, GarmentKind.COAT)
     closed = lining is not None and lining.of is LiningOf.ALL and lining.method in CLOSED
     return HemKind.BY_HAND if tailored and closed and "features.hem.kind" not in description.said else kind
@@ -80,8 +82,11 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     hemmed_by(build, "hem")
     if kind is not description.features.hem.kind:
         bagged = description.features.is_bagged_at_hem
+        curved = description.features.hem.shape is HemShape.CURVED
         build.assumed["features.hem.kind"] = (
-            "folded once, and the lining sewn to its raw edge"
+            "a narrow hem, as its curve asks for"
+            if curved
+            else "folded once, and the lining sewn to its raw edge"
             if bagged
             else "hemmed by hand, the lining over its raw edge"
         )
@@ -112,4 +117,5 @@ def _usual(build: Build) -> float:
     said = build.description.features.hem.depth
     if said is not None:
         return USUAL
-    return 16.0 if round_ else 25.0 if build.description.garment is GarmentKind.TOP else USUAL
+    curved = build.description.features.hem.shape is HemShape.CURVED
+    return 16.0 if round_ or curved else 25.0 if build.description.garment is GarmentKind.TOP else USUAL

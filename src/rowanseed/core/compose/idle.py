@@ -199,6 +199,15 @@ def _lining(build: Build, d: Description) -> Found:
         yield "lining", "the sides of an apron are turned in, and nothing there holds a lining: line it by your booklet"
 
 
+def _straps(build: Build, d: Description) -> Found:
+    if d.features.straps is None:
+        return
+    if not d.garment.has_bodice:
+        yield "straps.go", "straps of a bib go over the shoulders, or round the neck, by how many there are"
+    elif d.is_halter:
+        yield "straps.count", "round the neck goes one strap, or two that are tied there"
+
+
 def _apron(skirt: Skirt) -> Found:
     if not skirt.kind.is_full:
         for name in ("kind", "fullness"):
@@ -263,6 +272,7 @@ RULES: tuple[Callable[[Build, Description], Found], ...] = (
     _centre,
     _skirt,
     _lining,
+    _straps,
     _opening,
     _waist,
     _hem,

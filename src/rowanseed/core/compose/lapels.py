@@ -13,8 +13,9 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.facing import facing_depth, facing_of
-from rowanseed.core.compose.fastenings import OFF_SEAM
+from rowanseed.core.compose.fastenings import OFF_SEAM, how_many
 from rowanseed.core.compose.feature import Body
+from rowanseed.core.compose.laps import column, marks_of_a_row
 from rowanseed.core.compose.panels import Half, lower_edge, new_panel, panel_levels, shape_with_darts, side_of, upper
 from rowanseed.core.compose.princess_line import cut_in_two
 from rowanseed.core.compose.raglan_line import is_raglan, raglan_line
@@ -36,8 +37,10 @@ from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, PointKind
 Outline = Callable[[Upper], Edges]
 BREAK = 25.0
 """It turns back from so far below the underarm, in mm: the uppermost button lies there."""
+LOWER_DOWN = 0.45
+"""Of the way from there to the waist, where it is double-breasted (a share from memory)."""
 FACING = 75.0
-"""The facing is so wide at the hem, in mm."""
+"""The facing is so wide at the hem, in mm; wider where it backs a second column of buttons."""
 LEANS, STRAIGHT = 40.0, 10.0
 """Its inner edge begins to lean to the shoulder so far below the break, in mm, and no nearer to its end than that."""
 CLEAR = 12.0
@@ -56,12 +59,20 @@ def break_point(block: Upper) -> Point:
     """Where the front begins to turn back: above the uppermost button, or where a belt holds it."""
     if block.description.features.opening.kind is None:
         return (min(block.waist - ABOVE_BELT, block.hem - BREAK), block.centre)
-    return (block.underarm + block.up + BREAK, block.centre)
+    high = block.underarm + block.up + BREAK
+    if block.description.features.opening.double_breasted:
+        high += LOWER_DOWN * max(0.0, block.waist - high)
+    return (high, block.centre)
 
 
-def facing_foot(block: Upper, most: float = FACING) -> tuple[Point, Point]:
+def facing_wide(description: Description) -> float:
+    return FACING + 2 * column(description)
+
+
+def facing_foot(block: Upper, most: float = math.inf) -> tuple[Point, Point]:
     """(the facing's corner at its lower end, where its inner edge begins to lean to the shoulder); `most` wide."""
-    wide, side = most, block.side_of
+    most, side = min(most, facing_wide(block.description)), block.side_of
+    wide = most
     if side.princess is not None or (block.description.has_waist_seam and side.has(Shaping.WAIST_DART)):
         # It lies on the centre panel, or before the dart: narrowest at the waist.
         wide = min(most, block.bust_point[1] - block.intake / 2 - CLEAR - block.centre)
@@ -144,7 +155,7 @@ def front_facing(
     skirt, low, raglan = _edge_of_skirt(body), lower_edge(build), is_raglan(build.description)
 
     def most(size: Size) -> float:
-        return FACING if skirt is None else min(FACING, facing_depth(build, skirt, size))
+        return math.inf if skirt is None else facing_depth(build, skirt, size)
 
     def draw(size: Size) -> Edges:
         block = upper(build, size, body.front)
@@ -252,15 +263,17 @@ def buttons(build: Build, body: Body) -> None:
         tell_wrap(build)
         return
     middle = build.figures.sizes[len(build.figures.sizes) // 2]
-    count = opening.count or _usual_count(build, body, middle)
+    count = opening.rows or _usual_count(build, body, middle)
     if opening.count is None:
-        build.assumed["features.opening.count"] = f"{count} of them"
+        build.assumed["features.opening.count"] = how_many(build.description, count)
     kind = PointKind.BUTTONHOLE if opening.kind is OpeningKind.BUTTONS else PointKind.BUTTON
     lines = {size.name: _line(build, body, size, count) for size in build.figures.sizes}
     for k in range(count):
         on_skirt = lines[middle.name].places[k] > lines[middle.name].seam
-        at = {size: (line.on_the_skirt(k) if on_skirt else line.on_the_bodice(k), 0.0) for size, line in lines.items()}
-        build.point("skirt-front" if on_skirt else "front", InnerPoint(f"button-{k + 1}", kind, at))
+        down = {size: line.on_the_skirt(k) if on_skirt else line.on_the_bodice(k) for size, line in lines.items()}
+        for beside, own, away in marks_of_a_row(build.description, kind):
+            at = {size: (x, away) for size, x in down.items()}
+            build.point("skirt-front" if on_skirt else "front", InnerPoint(f"button-{k + 1}{beside}", own, at))
     closure = ClosureKind.SNAPS if opening.kind is OpeningKind.SNAPS else ClosureKind.BUTTONS
     build.closures.append(Closure("opening", closure, "fronts"))
 

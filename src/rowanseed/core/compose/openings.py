@@ -81,7 +81,8 @@ def placket(description: Description) -> Placket | None:
     if is_wrapped_skirt(description):
         return None
     laps = features.opening.kind in (OpeningKind.BUTTONS, OpeningKind.SNAPS)
-    return Placket.GROWN_ON if laps and FacedEdge.FRONT not in features.facing else Placket.FACING
+    faced = FacedEdge.FRONT in features.facing or features.opening.double_breasted
+    return Placket.GROWN_ON if laps and not faced else Placket.FACING
 
 
 def tell_placket(build: Build) -> None:

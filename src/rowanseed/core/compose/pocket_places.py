@@ -13,6 +13,7 @@ from rowanseed.core.base.words import lower_first, upper_first, with_article
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.description import Description, Pocket
 from rowanseed.core.compose.drafting import y_at
+from rowanseed.core.compose.laps import column
 from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
@@ -216,9 +217,10 @@ def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) 
         for size in build.figures.sizes:
             top, usual = wanted[size.name]
             room = _room(rings[size.name], top + shift, deep)
-            if room is not None and (build.description.features.wraps or is_wrapped_skirt(build.description)):
-                # Where the fronts lap far, it stays on its own side of the centre.
-                room = max(room[0], APART), room[1]
+            beside = column(build.description)
+            if room is not None and (build.description.features.wraps or is_wrapped_skirt(build.description) or beside):
+                # Where the fronts lap far, it stays on its own side of the centre, and clear of buttons there.
+                room = max(room[0], APART + beside), room[1]
             if room is None or room[1] - room[0] < wide:
                 break
             begin = room[0] - APART + (usual if share is None else share) * (room[1] - room[0] + 2 * APART)

@@ -319,6 +319,13 @@ class HemKind(Worded):
     BY_HAND = "by hand"
 
 
+class HemShape(Worded):
+    """How the lower edge runs round the body."""
+
+    LEVEL = "level"
+    CURVED = "curved", "curved up at the sides"
+
+
 class PocketPlace(Worded):
     FRONT = "front"
     BACK = "back"
@@ -439,3 +446,10 @@ class StrapsClosed(Worded):
     BUTTONS = "buttons"
     SNAPS = "snaps"
     TIES = "ties"
+
+
+class StrapsGo(Worded):
+    """Where straps of a top go that has no shoulders."""
+
+    OVER = "over the shoulders"
+    ROUND = "round the neck"

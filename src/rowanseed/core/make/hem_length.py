@@ -19,6 +19,7 @@ from rowanseed.core.make.which import (
     is_lining,
     is_of_opening,
     is_pointed,
+    is_shaped,
     is_sleeve,
 )
 from rowanseed.core.make.workbench import BLADES, Workbench, shown
@@ -87,7 +88,8 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
     settled = Need(facts.gate(Fact.SETTLED, "shell"), "its length is judged once the fit is settled", where_given=True)
     before = (*_seams_across(bench, finish), *_hangs_as_worn(bench, finish), settled)
     pointed = is_pointed(bench, finish)
-    curved = any(bench.bends.is_curved(part) for part in finish.parts) and not pointed
+    shaped = not pointed and is_shaped(bench, finish)
+    curved = any(bench.bends.is_curved(part) for part in finish.parts) and not pointed and not shaped
     depth = bench.edge_allowance(finish.parts[0])
     on_bias = any(bench.bends.is_cut_on_the_bias(part.piece) for part in finish.parts)
     drops = "What is cut on the bias drops" if on_bias else "A curved hem runs partly on the bias and drops"
@@ -118,6 +120,11 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
             "Standing straight, in the shoes it will be worn with: look from the side whether all points hang at one "
             "height. What is too long is not cut off the points: take the skirt up at the waist."
         )
+    elif shaped:
+        worn = (
+            "Standing straight, arms hanging: where it ends at the centre and at the sides, seen from the front and "
+            "the back. Pin how much is to come off all round: the curve keeps its shape, whatever the floor says."
+        )
     yield Operation(
         id=f"try-on-{finish.id}",
         technique="hang and level",
@@ -129,10 +136,13 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         on=On(gates=(f"length of the {lower_first(finish.name)}",), edges=shown_edges),
         requires=before,
         gives=(facts.finish(Fact.TRIED, finish.id),),
-        look="Both sleeves end alike." if is_sleeve(bench, finish) else "The edge runs level, seen from every side.",
+        look=_hangs_right(bench, finish, shaped=shaped),
     )
     if pointed:
         yield _trued(bench, finish, depth)
+        return
+    if shaped:
+        yield _curve_trued(bench, finish, depth)
         return
     yield Operation(
         id=f"level-{finish.id}",
@@ -147,6 +157,39 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         bench=Bench.TABLE,
         minutes=minutes.trim(2 * bench.around([finish.id])),
         on=On(edges=shown_edges),
+        requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
+        gives=(facts.finish(Fact.LEVELLED, finish.id),),
+        caution=BLADES,
+        look="Folded at the centre, both halves of the edge lie on each other.",
+    )
+
+
+def _hangs_right(bench: Workbench, finish: Finish, *, shaped: bool) -> str:
+    """How one sees that a length is right."""
+    if is_sleeve(bench, finish):
+        return "Both sleeves end alike."
+    if shaped:
+        return "Left and right end alike, and the sides lie as much higher as they should."
+    return "The edge runs level, seen from every side."
+
+
+def _curve_trued(bench: Workbench, finish: Finish, depth: float) -> Operation:
+    """The curve of a shaped lower edge made alike on both sides, in the place of levelling it."""
+    return Operation(
+        id=f"level-{finish.id}",
+        technique="hang and level",
+        act=Act.LEVEL,
+        title=f"True the curve of the {lower_first(finish.name)}",
+        how=(
+            "Fold it at the centre, side seam on side seam. Where it is to be shorter chalk a line parallel to the "
+            "edge, by the front's tissue laid up higher.",
+            "At the side seams open it out: the curve runs on across the seam without a corner.",
+            f"Trim the allowance to {bench.margin(depth)} all along, both halves at once; inside it thin the seams' "
+            f"allowances to {bench.margin(6)}.",
+        ),
+        bench=Bench.TABLE,
+        minutes=minutes.trim(2 * bench.around([finish.id])),
+        on=On(edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
         gives=(facts.finish(Fact.LEVELLED, finish.id),),
         caution=BLADES,

@@ -16,6 +16,7 @@ from shapely.geometry import Point as Spot
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.double_breasted import rows
 from rowanseed.core.pattern.fastenings import cuffs, fly_pieces
 from rowanseed.core.pattern.making import Join
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, PointKind
@@ -66,7 +67,11 @@ def holes_of_piece(bench: Workbench, piece: Piece) -> tuple[Hole, ...]:
 def button_under(bench: Workbench, piece: Piece, hole: Hole) -> Point:
     """Where the button of a hole stands: at its mark, on the other hand's piece. Of a band that is closed across its
     ends it is in the end beneath, as far from where the upper one comes to lie: a cuff's hole lies in the middle of its
-    lap, a waistband's end lies on the notch at which its underlap begins."""
+    lap, a waistband's end lies on the notch at which its underlap begins. On double-breasted
+    fronts it is in the column beside."""
+    beside = [button for hole_at, button in rows(piece, bench.size) if hole_at.at[bench.size] == hole.mark]
+    if beside:
+        return beside[0].at[bench.size]
     ends = _ends_at(bench, piece, hole)
     if ends is None or is_upright(bench, piece) or any(cut.fold for cut in piece.cuts):
         return hole.mark

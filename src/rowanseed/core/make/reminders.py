@@ -152,7 +152,7 @@ REMINDERS = (
     Reminder(
         "buttons-short",
         _first_if(lambda so: so.buttons > 1, lambda op: op.act is Act.BUTTONHOLE),
-        "Count the buttons before you cut a hole: one more than the holes is the one for the inside seam.",
+        "Count the buttons before you cut a hole: as many as are sewn on, and one more for the inside seam.",
     ),
 )
 

@@ -37,6 +37,10 @@ _LONGER = {
 }
 SHARP = math.radians(50)
 """Two edges that turn by so much where they meet make a corner."""
+BOTH_WAYS = math.radians(15)
+"""A lower edge that bends by more than this one way, and the other, is shaped."""
+COARSE = 0.2
+"""It is looked at to so much, in mm."""
 
 
 def is_vent(bench: Workbench, finish: Finish) -> bool:
@@ -233,6 +237,22 @@ def is_pointed(bench: Workbench, finish: Finish) -> bool:
             if abs(math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > SHARP:
                 return True
     return False
+
+
+def is_shaped(bench: Workbench, finish: Finish) -> bool:
+    """Whether a lower edge is curved up and out again, as of a shirt: it is not meant to hang level. A hem that is only
+    flared bends one way."""
+    return any(_bends_both_ways(bench, part) for part in finish.parts)
+
+
+def _bends_both_ways(bench: Workbench, part: EdgePart) -> bool:
+    run = flatten(bench.piece(part.piece).shapes[bench.size].edges[part.edge], COARSE)
+    turned = [0.0, 0.0]
+    for (ax, ay), (bx, by), (cx, cy) in zip(run, run[1:], run[2:], strict=False):
+        u, v = (bx - ax, by - ay), (cx - bx, cy - by)
+        by_angle = math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1])
+        turned[by_angle > 0] += abs(by_angle)
+    return min(turned) > BOTH_WAYS
 
 
 def is_lining(bench: Workbench, finish: Finish) -> bool:

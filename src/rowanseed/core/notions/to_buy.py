@@ -17,6 +17,7 @@ from rowanseed.core.cloth.cloth import Cloth, Fibre
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Operation
 from rowanseed.core.make.settings import needle_for
 from rowanseed.core.notions.sorts import Sort
+from rowanseed.core.pattern.double_breasted import is_double_breasted
 from rowanseed.core.pattern.fastenings import number_of, open_edges, opening_length
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
@@ -193,10 +194,15 @@ def separating_zip_to_buy(opening: float) -> Working:
 
 
 def needs_buttons(pattern: Pattern, size: str) -> int:
-    """How many buttons a garment closes with. Where snaps close any of it, marks without a hole are theirs."""
+    """How many buttons a garment closes with; double-breasted fronts have one more, inside. Where snaps close any of
+    it, marks without a hole are theirs."""
     snapped = any(closure.kind is ClosureKind.SNAPS for closure in pattern.making.closures)
     kinds = (PointKind.BUTTONHOLE,) if snapped else (PointKind.BUTTON, PointKind.BUTTONHOLE)
-    return number_of(pattern, size, kinds)
+    doubled = any(
+        closure.kind is ClosureKind.BUTTONS and is_double_breasted(pattern, size, closure)
+        for closure in pattern.making.closures
+    )
+    return number_of(pattern, size, kinds) + doubled
 
 
 def _buttons(pattern: Pattern, size: str, garments: int, card: int) -> list[NotionToBuy]:

@@ -8,12 +8,15 @@ from rowanseed.core.geometry.outline import Point, lerp
 from rowanseed.core.pattern.belt_loops import loops_of_a_half
 from rowanseed.core.pattern.fastenings import opens_at_top
 from rowanseed.core.pattern.making import INSET_EDGE, ClosureKind, Detail, Join
-from rowanseed.core.pattern.pieces import PointKind
+from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.drawings.line.bibs import NECK, round_the_neck
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke, narrow, round_at
 from rowanseed.drawings.line.laid import along
 
 STRAP_UP = 110.0
 """A strap is drawn so far above the edge that it is sewn to, in mm."""
+TO_THE_NECK = 150.0
+"""One that goes round the neck so far."""
 UP_TO_BAND = 18.0
 """A bow at a waistband lies so far above the waist, in mm."""
 BELT, UNDERARM_TO_WAIST = 34.0, 190.0
@@ -33,6 +36,10 @@ def straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
     """From where they are marked on the upper edge, or from the waist of an apron, upwards."""
     wide = max(10.0, detail.width or 20.0)
     top = _strap_mark(dressed)
+    if detail.on and dressed.pattern.piece(detail.on[0]).panel is Panel.FRONT:
+        if dressed.is_front and top is not None:
+            yield from _to_the_neck(dressed, top, wide)
+        return
     if top is None:
         waist = [q for one in dressed.pieces for q in one.edges.get("waist", [])]
         if not waist:
@@ -52,6 +59,13 @@ def straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
             yield Stroke("pockets", loop, Line.FILLED)
         return
     yield Stroke("pockets", round_at((x + 14.0, y - wide / 2), 7.0), Line.FILLED)
+
+
+def _to_the_neck(dressed: Dressed, top: Point, wide: float) -> Iterator[Stroke]:
+    """From the front's upper edge up and in, round the neck or tied there."""
+    (x, y), up = top, top[0] - TO_THE_NECK
+    yield Stroke("pockets", [(x, y - wide), (up, NECK - wide), (up, NECK), (x + 4.0, y)], Line.FILLED)
+    yield from round_the_neck(dressed, up, wide)
 
 
 def _strap_mark(dressed: Dressed) -> Point | None:

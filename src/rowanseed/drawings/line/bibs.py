@@ -76,7 +76,7 @@ def straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         ring = [(level - high, top - wide), (up, end - wide), (up, end), (level - high, top)]
         yield Stroke("pockets", ring, Line.FILLED)
         if not over:
-            yield from _round_the_neck(dressed, up, wide)
+            yield from round_the_neck(dressed, up, wide)
     elif over:
         for hand in ONE, (-1,):
             # From the shoulder across the back to the band on the other side.
@@ -87,7 +87,7 @@ def straps(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
                 yield Stroke("pockets", round_at((level + 10.0, foot - wide / 2), 7.0), Line.FILLED, hand)
 
 
-def _round_the_neck(dressed: Dressed, up: float, wide: float) -> Iterator[Stroke]:
+def round_the_neck(dressed: Dressed, up: float, wide: float) -> Iterator[Stroke]:
     """The strap behind the neck, or the bow of two that are tied there."""
     if any(c.kind is ClosureKind.TIES and c.id == "strap-closure" for c in dressed.pattern.making.closures):
         knot: Point = (up - 26.0, 0.0)

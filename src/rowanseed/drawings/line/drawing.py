@@ -12,6 +12,7 @@ from xml.etree.ElementTree import Element
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.below_waist import hangs_below
+from rowanseed.core.pattern.double_breasted import rows
 from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
@@ -267,10 +268,12 @@ def _inside(group: Element, view: _View, one: Laid, hand: int, at: At) -> None:
             far = (tip[0], leg[1]) if dart.is_folded else tip
             ends = [at(leg, hand), at(far, hand)]
             add(group, "path", d=path_of(ends, closed=False), stroke=QUIET, stroke_width=1, fill="none")
+    columns = rows(piece, size)
     if hand == view.hands[-1]:
         for q in piece.points:
             if q.kind in (PointKind.BUTTON, PointKind.BUTTONHOLE) and size in q.at:
-                x, y = at((one.at(q.at[size])[0], 0.0), 1)
+                down, out = one.at(q.at[size])
+                x, y = at((down, out if columns else 0.0), hand)
                 add(group, "circle", cx=x, cy=y, r=3.2, stroke=INK, stroke_width=1.2, fill=PAPER)
             if q.kind is PointKind.TIE and size in q.at:
                 x, y = at((one.at(q.at[size])[0], 0.0), 1)

@@ -9,8 +9,9 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.pattern.making import NECK_CENTRE
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import LineKind, Piece
+from rowanseed.core.pattern.pieces import LineKind, Panel, Piece
 
 Ring = list[Point]
 Parts = Iterator[tuple[str, Ring]]
@@ -39,6 +40,13 @@ class Figure:
     def piece(self, id: str) -> Piece | None:
         return next((p for p in self.pattern.pieces if p.id == id), None)
 
+    @property
+    def meets_at_centre(self) -> bool:
+        """Whether what is sewn to the neck ends at the centre, and not where the edges lap to."""
+        panel = Panel.FRONT if self.is_front else Panel.BACK
+        here = (p for p in self.pattern.pieces if p.panel is panel)
+        return any(mark.id == NECK_CENTRE for p in here for mark in p.marks)
+
 
 def collars(figure: Figure) -> Parts:
     """The collar, or the stand alone, over the neck of one half."""
@@ -52,6 +60,8 @@ def collars(figure: Figure) -> Parts:
         return
     if not neck or (figure.piece("collar") is None and figure.piece("stand") is None):
         return
+    if figure.meets_at_centre:
+        neck = _to_the_centre(neck)
     centre, point = neck[0], neck[-1]
     collar = figure.piece("collar")
     if collar is None or _only_stands(collar):
@@ -86,6 +96,14 @@ def collars(figure: Figure) -> Parts:
         )
         return
     yield "neck", _behind(point, centre, deep, up)
+
+
+def _to_the_centre(neck: Ring) -> Ring:
+    """A run without what lies beyond the centre."""
+    for (ax, ay), (bx, by) in pairwise(neck):
+        if ay < 0.0 <= by:
+            return [(ax + (bx - ax) * ay / (ay - by), 0.0), *(q for q in neck if q[1] > 0.0)]
+    return neck
 
 
 def _hood(figure: Figure, neck: Ring, hood: Piece) -> Ring:

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from shapely.geometry import LineString, Polygon
+from shapely.geometry import Point as Spot
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make.families.buttonholes import what_laps
+from rowanseed.core.make.families.buttonholes import BESIDE, what_laps
 from rowanseed.core.make.holes import USUAL, Hole, button_under, holes_of_piece, is_along_edge, is_upright
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
@@ -34,7 +35,8 @@ def hand_worked(bench: Workbench, op: Operation, piece: Piece) -> tuple[str, boo
         return "", False
     if any(bench.is_side_of_one_hand(bench.joins[one.join]) for one in bench.openings.openers):
         return "", False
-    hand = lapping if op.act is Act.BUTTONHOLE else OTHER[lapping]
+    is_upper = op.act is Act.BUTTONHOLE or op.technique == BESIDE
+    hand = lapping if is_upper else OTHER[lapping]
     return hand, drawn != hand
 
 
@@ -100,9 +102,12 @@ def draw_fastenings(paper: Paper, bench: Workbench, op: Operation, lying: Lying)
             bead = cut.buffer(paper.letter * BEAD, cap_style="square", join_style="mitre")
             paper.add("path", d=path_of(list(bead.exterior.coords)[:-1]), fill=paper.thread)
             paper.line([(x, y) for x, y in cut.coords], paper.letter * 0.1, stroke=PAPER)
+            paper.crossed(cut)
         else:
             radius = max((bench.button_size() or USUAL) / 2, paper.letter * LEAST)
-            draw_button(paper, lying.move(upright(button_under(bench, lying.piece, hole))), radius)
+            at = lying.move(upright(button_under(bench, lying.piece, hole)))
+            draw_button(paper, at, radius)
+            paper.crossed(Spot(at).buffer(radius).exterior)
 
 
 def draw_button(paper: Paper, at: tuple[float, float], radius: float) -> None:

@@ -295,10 +295,14 @@ def _worked_marks(paper: Paper, bench: Workbench, op: Operation, one: OnTable) -
         paper.line(lines[1], width * 0.5, stroke=INK)
         paper.line(lines[2], width * 0.5)
         arrow(paper, lines[2])
+    shown = {LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT}
+    if _is_fastened(op, lying):
+        # Holes and buttons stand on it, or as far from it on both sides.
+        shown.add(LineKind.CENTRE)
     for line in piece.lines:
         if is_of_pleat(line):
             continue
-        if line.kind in (LineKind.PLEAT, LineKind.FOLD, LineKind.ROLL, LineKind.PLACEMENT) and size in line.ends:
+        if line.kind in shown and size in line.ends:
             ends = LineString([lying.move(upright(p)) for p in line.ends[size]])
             for run in runs(ends.intersection(one.shape)):
                 paper.line(run, width * 0.8, FOLDED, stroke=INK)

@@ -37,6 +37,7 @@ CLEAR = 10.0
 AT_THE_NECK = (
     "An apron is open behind, where no strap can be held: choose one strap that is sewn in, round the neck, or ties."
 )
+NO_TIES = "Nothing is tied round a child's neck: close the straps otherwise."
 CARRIES = (GarmentKind.SKIRT, GarmentKind.TROUSERS, GarmentKind.APRON)
 
 
@@ -80,7 +81,7 @@ def _straps(d: Description) -> Found:
         return
     buttoned = straps.closed_by in (StrapsClosed.BUTTONS, StrapsClosed.SNAPS)
     if straps.closed_by is StrapsClosed.TIES and d.figure is Figure.CHILDREN:
-        yield "features.straps.closed by", "Nothing is tied round a child's neck: close the straps otherwise."
+        yield "features.straps.closed by", NO_TIES
     elif straps.count > 2:
         yield "features.straps.count", "A bib hangs from one strap round the neck, or from two over the shoulders."
     elif straps.count == 1 and buttoned:

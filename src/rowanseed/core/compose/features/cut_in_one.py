@@ -9,7 +9,7 @@ from rowanseed.core.compose.drafting import UP, curve, straight
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.vocabulary import Shaping, SleeveKind
-from rowanseed.core.geometry.outline import Chain
+from rowanseed.core.geometry.outline import Chain, Point
 from rowanseed.core.geometry.solving import solve
 
 LEAST_WIDE = 95.0
@@ -38,6 +38,10 @@ def _cut_in_one(build: Build, half: Half) -> None:
     sleeve = build.description.features.sleeve
     out = SLEEVE_OUT[sleeve.length.value] if sleeve else 150.0
 
+    def foot(block: Upper, end: Point) -> Chain:
+        start = (block.hem, block.centre)
+        return block.lower_to(start, end) if block.rise else straight(start, end)
+
     def ring(block: Upper) -> Edges:
         c, tip, start = block.centre, block.tip, block.neck_point
         along = ((tip[0] - start[0]) / block.shoulder, (tip[1] - start[1]) / block.shoulder)
@@ -53,7 +57,7 @@ def _cut_in_one(build: Build, half: Half) -> None:
         under = (wrist[0] + along[1] * wide, wrist[1] - along[0] * wide + forward)
         return {
             edge: straight((block.neck_end, c), (block.hem, c)),
-            low: straight((block.hem, c), side[0].start),
+            low: foot(block, side[0].start),
             "side": side,
             "underarm": (curve(side[-1].end, UP, under, (along[0], along[1]), 0.4),),
             "wrist": straight(under, wrist),

@@ -18,9 +18,11 @@ from rowanseed.core.pattern.pieces import Panel
 def finish(build: Build, body: Body) -> None:
     parts, beyond = neck_parts(body), tuple[EdgePart, ...]()
     depth = in_proportion(build.description, STAND)
-    if build.description.features.collar is CollarKind.ONE_PIECE:
-        # It falls, so its ends meet at the centre; a standing one laps with the edges.
+    falls = build.description.features.collar is CollarKind.ONE_PIECE
+    if falls:
         depth += in_proportion(build.description, FALL)
+    if falls or build.description.features.opening.double_breasted:
+        # Its ends meet at the centre; one that stands laps with the edges, where these lap by a single row of buttons.
         parts, beyond = to_the_centre(build, parts)
     build.finish("lap-ends", "Upper ends of the edges that lap", FinishKind.TURNED, beyond)
     whole = tuple(replace(p, hand=hand) for hand in ("left", "right") for p in parts)

@@ -7,9 +7,10 @@ from __future__ import annotations
 
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.description import Description, Straps
 from rowanseed.core.compose.drafting import IN, backwards, curve, ending_at, straight
 from rowanseed.core.compose.feature import Feature, Found
+from rowanseed.core.compose.features.bib import NO_TIES
 from rowanseed.core.compose.panels import Half, centre_of, lower_edge, new_panel, panel_levels, shape_with_darts
 from rowanseed.core.compose.princess_line import princess_line, two_panels
 from rowanseed.core.compose.vocabulary import (
@@ -20,16 +21,20 @@ from rowanseed.core.compose.vocabulary import (
     LiningMethod,
     NeckShape,
     Shaping,
+    StrapsClosed,
     Waist,
 )
 from rowanseed.core.geometry.outline import Chain, Point, chain_length
-from rowanseed.core.pattern.envelope import Structure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.pieces import Mark, MarkKind
 
+MARK = "strap"
 STRAP_AT = 0.62
 """The straps stand so far out, as a share of half the chest."""
 DIP, BACK_DIP = 28.0, 12.0
 """The centre lies so far above the underarm, in mm, in front and behind."""
+V_DEEPER = 45.0
+"""A V reaches so much lower there, in mm."""
 HAS = (Shaping.BUST_DART, Shaping.WAIST_DART, Shaping.SHIRRED_PANEL, *PRINCESS)
 
 
@@ -47,6 +52,8 @@ def _top(block: Upper) -> tuple[Chain, Chain]:
     outer = (curve(start, IN, strap, (-1.0, -0.9) if peaked else IN, 0.36),)
     if block.is_front and block.shape in (NeckShape.SQUARE, NeckShape.BOAT):
         inner = straight(strap, (strap[0], 0.0))
+    elif block.is_front and block.shape is NeckShape.V:
+        inner = straight(strap, (end[0] + V_DEEPER, 0.0))
     else:
         inner = (curve(strap, (0.8, -1.0) if peaked else IN, end, IN, 0.36),)
     return outer, ending_at(inner, block.centre)
@@ -83,10 +90,15 @@ def _in_two(build: Build, half: Half) -> None:
 
     two_panels(build, half, centre, side, line)
     id, other = half.name, f"side-{half.name}"
-    if build.description.features.straps is not None:
-        build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
+    if _is_marked(build, half):
+        build.mark(id, Mark(MARK, MarkKind.DOT, "neck", "start", build.each(lambda size: 0.0)))
     half.neck, half.side = [part(other, "neck"), part(id, "neck")], [part(other, "side")]
     half.lower = [part(id, low), part(other, low)]
+
+
+def _is_marked(build: Build, half: Half) -> bool:
+    """Whether a strap is sewn to this half: one round the neck holds up the front only."""
+    return build.description.features.straps is not None and (half.is_front or not build.description.is_halter)
 
 
 def panel(build: Build, half: Half) -> None:
@@ -109,9 +121,9 @@ def panel(build: Build, half: Half) -> None:
 
     new_panel(build, half, id, half.name.capitalize(), ring, at_centre=True)
     panel_levels(build, half, id, lambda block, x: 0.0, lambda block, x: block.outer(x))
-    if build.description.features.straps is not None:
+    if _is_marked(build, half):
         at = build.each(lambda size: chain_length(_top(build.block(size, is_front=half.is_front))[0]))
-        build.mark(id, Mark("strap", MarkKind.DOT, "neck", "start", at))
+        build.mark(id, Mark(MARK, MarkKind.DOT, "neck", "start", at))
     half.neck, half.side, half.lower = [part(id, "neck")], [part(id, "side")], [part(id, low)]
     shape_with_darts(build, half, id)
 
@@ -135,6 +147,8 @@ def forbids(d: Description) -> Found:
     f = d.features
     if f.straps is not None and d.is_strapless:
         yield "features.neck.shape", "It has straps, and is said to be strapless: choose one of them."
+    if d.is_halter and f.straps is not None:
+        yield from _round_the_neck(d, f.straps)
     why = "It is strapless" if d.is_strapless else "Straps take the place of the shoulders"
     if f.sleeve is not None:
         yield "features.sleeve.kind", f"{why}: there is no armhole for a sleeve."
@@ -166,6 +180,16 @@ def forbids(d: Description) -> Found:
             )
     if f.lining is not None and f.lining.method is LiningMethod.BAGGED:
         yield "features.lining.method", "A bagged lining is drafted for a body with shoulders: choose another method."
+
+
+def _round_the_neck(d: Description, straps: Straps) -> Found:
+    if straps.closed_by not in (StrapsClosed.SEWN_IN, StrapsClosed.TIES):
+        yield (
+            "features.straps.closed by",
+            "Round the neck goes one strap that is sewn in at both ends, or two that are tied: choose one of these.",
+        )
+    if straps.closed_by is StrapsClosed.TIES and d.figure is Figure.CHILDREN:
+        yield "features.straps.closed by", NO_TIES
 
 
 FEATURES = (Feature("strapped-top", asked=asked, forbids=forbids, takes=lambda d, half: asked(d), panel=panel, rank=8),)

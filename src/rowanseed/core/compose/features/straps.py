@@ -7,6 +7,7 @@ from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Straps
 from rowanseed.core.compose.feature import Feature
 from rowanseed.core.compose.features.bib import BIB, EDGE, height
+from rowanseed.core.compose.features.strapped_top import MARK
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import StrapsClosed
 from rowanseed.core.pattern.making import Closure, ClosureKind, Detail, DetailKind, FinishKind
@@ -15,10 +16,13 @@ from rowanseed.core.pattern.pieces import Panel
 LONG = {StrapsClosed.SEWN_IN: 420.0, StrapsClosed.BUTTONS: 480.0, StrapsClosed.SNAPS: 440.0, StrapsClosed.TIES: 450.0}
 """Length of a strap as it is cut, for a woman's height, in mm; the body decides (common practice, no source)."""
 TIED, ROUND = 620.0, 300.0
-"""On a bib: a strip that is tied behind the neck, and what one strap has for the back of the neck."""
+"""A strip that is tied behind the neck, and what one strap of a bib has for the back of the neck."""
 UP, LEAST, OVER = 420.0, 40.0, 560.0
 """From the waist up to the shoulder, what of that a strap has at least above a bib, and from the shoulder across the
 back down to the band, ends turned in."""
+LOOP = 560.0
+"""From the front's upper edge round the neck and back to it, ends turned in, for a woman's height, in mm; the body
+decides (common practice, no source)."""
 NECK_TIES, OVER_THE_SHOULDERS = 2, 2
 
 
@@ -49,7 +53,7 @@ def adds(build: Build) -> None:
             "Straps",
             DetailKind.STRAP,
             pieces=("strap",),
-            on=_held_by(asked) if on_bib else (),
+            on=_held_by(asked) if on_bib else _at_the_neck(build),
             along=along,
             count=_number(build, asked),
             width=wide,
@@ -65,7 +69,9 @@ CLOSED = {
 
 
 def _number(build: Build, straps: Straps) -> int:
-    """How many are cut: one that is tied is two, which meet on the shoulder; behind the neck of a bib two do."""
+    """How many are cut: one that is tied is two, which meet on the shoulder; behind the neck two do."""
+    if build.description.is_halter:
+        return NECK_TIES if straps.closed_by is StrapsClosed.TIES else 1
     if straps.closed_by is not StrapsClosed.TIES:
         return straps.count
     return NECK_TIES if BIB in build.pieces else straps.count * 2
@@ -77,8 +83,18 @@ def _held_by(straps: Straps) -> tuple[str, ...]:
     return (BIB, "waistband") if behind else (BIB,)
 
 
+def _at_the_neck(build: Build) -> tuple[str, ...]:
+    """The fronts that hold straps which go round the neck; none of those that go over the shoulders."""
+    if not build.description.is_halter:
+        return ()
+    marked = (id for id, piece in build.pieces.items() if any(mark.id == MARK for mark in piece.marks))
+    return tuple(id for id in marked if build.pieces[id].panel is Panel.FRONT)
+
+
 def _long(build: Build, straps: Straps, size: Size) -> float:
     """How long a strap is cut, in mm."""
+    if build.description.is_halter:
+        return (TIED if straps.closed_by is StrapsClosed.TIES else LOOP) * size.tall
     if BIB not in build.pieces:
         return LONG[straps.closed_by] * size.tall
     if straps.closed_by is StrapsClosed.TIES:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Detail, DetailKind
+from rowanseed.core.pattern.pieces import Panel
 
 ID, STRAP = "bib", "bib strap"
 
@@ -21,3 +22,11 @@ def held_up_by(bench: Workbench, bib: Detail) -> Detail | None:
 def goes_over_the_shoulders(bib: Detail, straps: Detail) -> bool:
     """Whether the straps run on to the band behind; else they go round the neck."""
     return bool(set(bib.on) & set(straps.on))
+
+
+def goes_round_the_neck(bench: Workbench, straps: Detail) -> bool:
+    """Whether straps hold up a bib, or a front, from the neck."""
+    bib = bib_of(bench, straps)
+    if bib is not None:
+        return not goes_over_the_shoulders(bib, straps)
+    return bool(straps.on) and all(bench.panel(id) is Panel.FRONT for id in straps.on)

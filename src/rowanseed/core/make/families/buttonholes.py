@@ -14,6 +14,7 @@ from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Opera
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
+from rowanseed.core.pattern.double_breasted import is_double_breasted
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.fastenings import cuffs, fly_pieces, holed, number_of
 from rowanseed.core.pattern.making import PLACKET_BASE, ClosureKind, FinishKind
@@ -43,6 +44,7 @@ def length_of_hole(bench: Workbench) -> str:
 
 
 CUFF_LAPS = "The end of the cuff on the placket's upper side laps over the other"
+BESIDE = "second column of buttons"
 OPENED = "through the opened hole"
 LAST_ARE_BEST = "From the lowest up, so that the last ones, which show, are the best."
 
@@ -52,8 +54,21 @@ def is_of_cuffs(bench: Workbench, id: str) -> bool:
 
 
 def number_of_holes(bench: Workbench, id: str) -> int:
-    """How many buttonholes a closure has; each cuff has its own."""
-    return max(1, number_of(bench.pattern, bench.size, (PointKind.BUTTONHOLE,), bench.closures[id]))
+    """How many buttonholes a closure has; each cuff has its own, and the front that lies beneath double-breasted ones
+    has one."""
+    marked = max(1, number_of(bench.pattern, bench.size, (PointKind.BUTTONHOLE,), bench.closures[id]))
+    return marked + is_double(bench, id)
+
+
+def is_double(bench: Workbench, id: str) -> bool:
+    """Whether it closes fronts with two columns of buttons."""
+    return is_double_breasted(bench.pattern, bench.size, bench.closures[id])
+
+
+def number_of_buttons(bench: Workbench, id: str) -> int:
+    """How many are sewn on: one for each hole; in a second column as many, but for the one that closes inside."""
+    holes = number_of_holes(bench, id)
+    return 2 * holes - 1 if is_double(bench, id) else holes
 
 
 def titled(bench: Workbench, id: str, title: str) -> str:
@@ -103,6 +118,12 @@ def where_they_lie(bench: Workbench, id: str) -> str:
         return (
             f"{CUFF_LAPS}; the hole lies along the cuff, in the middle of its width, at the mark, and begins "
             f"{bench.fine(BEYOND)} beyond it towards that end. Left and right mirror each other."
+        )
+    if is_double(bench, id):
+        return (
+            f"{laps_over(bench)} They lie across, at the marks beyond the centre line, and begin {bench.fine(BEYOND)} "
+            "beyond these towards the edge. One more goes into the front that lies beneath, at the uppermost of the "
+            "same marks: the button inside holds that front up."
         )
     goes = ("the hole goes into",) if number_of_holes(bench, id) == 1 else ()
     return f"{laps_over(bench, *goes)} {place_of_holes(bench)}"
@@ -193,23 +214,28 @@ def holes_of(
     )
 
 
-def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] = (), loops: bool = False) -> Operation:
-    """The buttons sewn on, where the holes or the loops come to lie."""
-    number = number_of_holes(bench, duty.id)
+def sewn_on(bench: Workbench, duty: Duty, *, needs: tuple[Need, ...] = (), loops: bool = False) -> Iterator[Operation]:
+    """The buttons sewn on, where the holes or the loops come to lie; a second column of them beside the holes."""
+    double = is_double(bench, duty.id)
+    number = number_of_holes(bench, duty.id) - double
     one, each = ("where the loop reaches", "where each loop reaches") if loops else (OPENED, f"{OPENED}s")
-    if is_of_cuffs(bench, duty.id):
+    if double:
+        laid = (
+            "Lay the fronts as they are worn, centre line on centre line and level: pin at the top and the hem first, "
+            f"then between; mark {each} on the front beneath."
+        )
+    elif is_of_cuffs(bench, duty.id):
         laid = f"Lap the cuff as it is worn, its edges even, and mark {one}."
     elif any(p.edge == "opening" for join in bench.joins.values() for p in (*join.a, *join.b)) or number > 1:
         laid = f"Lay the edges level: pin at the top and the hem first, then between; mark {each}."
     else:
         laid = f"Lap the ends as they are worn, level with each other, and mark {one}."
-    return Operation(
+    yield Operation(
         id=f"buttons-{duty.id}",
         technique="buttons",
         act=Act.BUTTON,
         title=titled(bench, duty.id, "Sew on the buttons"),
         how=(
-            *first,
             laid,
             "At the mark sew through button and under layer four to six times over a pin laid across the button; "
             "take the pin out, wind the thread round: the shank is as long as the layers above are thick.",
@@ -220,6 +246,32 @@ def sewn_on(bench: Workbench, duty: Duty, *first: str, needs: tuple[Need, ...] =
         requires=(Need(facts.closure(Fact.OPENED, duty.id), "they are marked through the holes"), *needs),
         gives=(facts.closure(Fact.CLOSED, duty.id),),
         look="Buttoned, the edges hang level and nothing pulls.",
+    )
+    if double:
+        yield _second_column(bench, duty.id, number, needs)
+
+
+def _second_column(bench: Workbench, id: str, number: int, needs: tuple[Need, ...]) -> Operation:
+    """Those that close nothing, and the one that closes inside."""
+    return Operation(
+        id=f"beside-{id}",
+        technique=BESIDE,
+        act=Act.BUTTON,
+        title="Sew on the second column of buttons",
+        how=(
+            "On the front that laps over, at the marks on its own side of the centre line: buttoned, each lies "
+            "level with its hole and as far from the centre line. Through the front and what backs it; the shank "
+            "only so long that the button lies flat.",
+            "The button inside: a flat one, on the inner side of that front behind the uppermost of them, its stitches "
+            "not seen outside, on a shank. The hole in the front beneath goes over it.",
+            "Where nothing stiff backs a button, sew a small flat one or a square of cloth behind it.",
+        ),
+        bench=Bench.HAND,
+        minutes=minutes.each(4, number + 1),
+        on=on_holes(bench, id),
+        requires=(Need(facts.closure(Fact.CLOSED, id), "those that close are sewn on first, and show where"), *needs),
+        gives=(facts.closure(Fact.ATTACHED, id),),
+        look="Both columns run plumb, as far from the centre line; the front beneath does not drop.",
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 
-from rowanseed.core.make.families.bibs import bib_of, goes_over_the_shoulders
+from rowanseed.core.make.families.bibs import bib_of, goes_round_the_neck
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.workbench import Workbench
@@ -38,10 +38,14 @@ def where_it_closes(bench: Workbench, duty: Duty) -> str:
 
 
 def is_at_the_neck(bench: Workbench, duty: Duty) -> bool:
-    """Whether straps are closed behind the neck, as a bib's ties are."""
+    """Whether straps are closed behind the neck, as a bib's ties are, or those of a front that hangs from it."""
     strap = strap_of(bench, bench.closures[duty.id])
-    bib = None if strap is None else bib_of(bench, strap)
-    return strap is not None and bib is not None and not goes_over_the_shoulders(bib, strap)
+    return strap is not None and goes_round_the_neck(bench, strap)
+
+
+def is_of_a_bib(bench: Workbench, duty: Duty) -> bool:
+    strap = strap_of(bench, bench.closures[duty.id])
+    return strap is not None and bib_of(bench, strap) is not None
 
 
 def number_of_straps(bench: Workbench, duty: Duty) -> int:

@@ -6,13 +6,14 @@ from collections.abc import Iterator
 
 from rowanseed.core.make.families.buttonholes import (
     CUFF_LAPS,
-    finds,
+    buttoned_ids,
     holes_of,
+    is_double,
     is_of_cuffs,
     laps_over,
     sewn_on,
-    why_not,
 )
+from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Bench, Operation
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -39,15 +40,19 @@ def loops(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         cut=False,
         look="Each loop holds its button without slack.",
     )
-    yield sewn_on(bench, duty, loops=True)
+    yield from sewn_on(bench, duty, loops=True)
+
+
+def _why_not(bench: Workbench, id: str) -> str:
+    return "double-breasted fronts lap over each other: a loop at the edge is beside its button" * is_double(bench, id)
 
 
 TECHNIQUE = Technique(
     id="button-loops",
     name="Loops of thread",
     chapter="closures",
-    finds=finds,
-    why_not=why_not,
+    finds=finds_of(buttoned_ids, _why_not),
+    why_not=why_not_of(buttoned_ids, _why_not),
     sews=loops,
     rank=21,
     usual=False,

@@ -12,7 +12,7 @@ from rowanseed.core.make.workbench import Workbench
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     yield by_machine(bench, duty)
-    yield sewn_on(bench, duty)
+    yield from sewn_on(bench, duty)
 
 
 TECHNIQUE = Technique(

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.buttonholes import by_machine, finds, number_of_holes, sewn_on, titled, why_not
+from rowanseed.core.make.families.buttonholes import by_machine, finds, number_of_buttons, sewn_on, titled, why_not
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation, Supply, Use
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
@@ -24,14 +24,14 @@ def covered(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             "A print or a stripe is centred alike on every one.",
         ),
         bench=Bench.HAND,
-        minutes=minutes.each(4, number_of_holes(bench, duty.id)),
+        minutes=minutes.each(4, number_of_buttons(bench, duty.id)),
         on=On(closures=()),
         gives=(facts.closure(Fact.PREPARED, duty.id),),
-        uses=(Use(Supply.BUTTON_SHELLS, count=number_of_holes(bench, duty.id)),),
+        uses=(Use(Supply.BUTTON_SHELLS, count=number_of_buttons(bench, duty.id)),),
         look="The cover is tight and has no folds at the rim.",
     )
     yield by_machine(bench, duty)
-    yield sewn_on(bench, duty, needs=(Need(facts.closure(Fact.PREPARED, duty.id), "they are covered first"),))
+    yield from sewn_on(bench, duty, needs=(Need(facts.closure(Fact.PREPARED, duty.id), "they are covered first"),))
 
 
 TECHNIQUE = Technique(

@@ -27,7 +27,7 @@ def by_hand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         caution=SLIPS,
         look="The knots stand close on the edge, and no thread of the cloth looks out.",
     )
-    yield sewn_on(bench, duty)
+    yield from sewn_on(bench, duty)
 
 
 TECHNIQUE = Technique(

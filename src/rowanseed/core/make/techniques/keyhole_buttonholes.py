@@ -33,7 +33,7 @@ def keyhole(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         caution="A punch and a blade slip: on a wooden block, a pin across the end of the hole.",
         look="Buttoned, the shank lies in the eye and the edges do not shift.",
     )
-    yield sewn_on(bench, duty)
+    yield from sewn_on(bench, duty)
 
 
 def _keyhole_machine(bench: Workbench) -> str:

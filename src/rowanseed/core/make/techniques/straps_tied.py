@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.buttonholes import after_everything
-from rowanseed.core.make.families.strap_ends import ID, finds_straps, is_at_the_neck
+from rowanseed.core.make.families.strap_ends import ID, finds_straps, is_at_the_neck, is_of_a_bib
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique
@@ -31,10 +31,15 @@ def tied(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.CLOSED,),
         booklet=True,
         caution="Loose ends can catch: sew or button a child's straps; local rules may forbid ties there.",
-        look="Tied, the bib hangs level."
-        if at_the_neck
-        else "Tied, the upper edge sits level, and both bows are alike.",
+        look=_hangs_right(bench, duty),
     )
+
+
+def _hangs_right(bench: Workbench, duty: Duty) -> str:
+    """How one sees that what is tied sits as it should."""
+    if not is_at_the_neck(bench, duty):
+        return "Tied, the upper edge sits level, and both bows are alike."
+    return "Tied, the bib hangs level." if is_of_a_bib(bench, duty) else "Tied, the upper edge lies on the body."
 
 
 TECHNIQUE = Technique(
