@@ -199,3 +199,9 @@ def test_both_columns_are_seen_in_the_line_drawing_and_the_document_keeps_them()
     assert drawn.count("<circle ") == 6
     assert len(across) == 2
     assert read_description(write_description(description)).features == description.features
+
+
+def test_the_ends_of_a_collar_that_meets_at_the_centre_are_sewn_there():
+    step = next(op for op in order(everyday("sailor coat")) if op.id == "ends-collar-inside")
+    assert "centre line's dot" in " ".join(step.how)
+    assert "garment's edge" not in " ".join(step.how)

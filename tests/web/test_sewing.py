@@ -7,7 +7,7 @@ import vobject
 
 from rowanseed.web.gloss import gloss
 
-SKIRT, WAISTCOAT = 1, 2
+SKIRT, WAISTCOAT = 1, 4
 """The demo's projects: a skirt that is half sewn, a waistcoat that is being laid."""
 
 
@@ -246,6 +246,11 @@ def test_a_sample_tells_a_step_no_more_than_was_tried(house):
 
 
 # ---------------------------------------------------------------- together, cut
+
+
+def test_the_buttons_are_counted_before_the_first_hole_is_cut(house):
+    page = house.get(f"/projects/{WAISTCOAT}/sew?step=buttonholes-buttons").text
+    assert "Count the buttons before you cut a hole" in page
 
 
 def test_two_garments_share_their_set_ups(house):

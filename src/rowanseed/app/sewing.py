@@ -13,6 +13,7 @@ from rowanseed.core.make import reminders
 from rowanseed.core.make.line_of_work import Line, Log, line_of
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.own_times import Estimate, OwnTimes, Timed, estimate, own_times, reckoned
+from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, workbench
 from rowanseed.core.notions.to_buy import needs_buttons
 from rowanseed.core.pattern.pieces import Role
@@ -126,6 +127,7 @@ class Sewing:
             one_way=main is not None and (main.direction is Direction.ONE_WAY or main.surface.is_pile),
             altered=bool(core.alterations),
             buttons=needs_buttons(core.garment, core.size or ""),
+            faced_to_the_hem=any(ends_of_facings(self.bench)),
             lined=bool(self.bench.linings),
             furry=main is not None and main.surface is Surface.FUR,
             has_marks=any(piece.marks for piece in core.garment.pieces),

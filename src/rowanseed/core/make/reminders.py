@@ -22,6 +22,7 @@ class Circumstances:
     one_way: bool = False
     altered: bool = False
     buttons: int = 0
+    faced_to_the_hem: bool = False
     lined: bool = False
     furry: bool = False
     has_marks: bool = True
@@ -126,7 +127,7 @@ REMINDERS = (
     ),
     Reminder(
         "facing-fold",
-        _first_if(lambda so: so.buttons > 0, lambda op: op.act is Act.HEM and op.bench is not Bench.IRON),
+        _first_if(lambda so: so.faced_to_the_hem, lambda op: op.act is Act.HEM and op.bench is not Bench.IRON),
         "Stop at the fold of the facing: sewing over it shows outside and stiffens the edge.",
     ),
     Reminder(

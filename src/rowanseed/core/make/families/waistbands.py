@@ -19,7 +19,17 @@ from rowanseed.core.make.trimming import graded, is_trimmed, narrowest
 from rowanseed.core.make.turned import Turned
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import HOT, NEEDLE, Workbench, shown
-from rowanseed.core.pattern.making import RUNS_ON, Closure, ClosureKind, DetailKind, EdgePart, Finish, FinishKind, Join
+from rowanseed.core.pattern.making import (
+    NECK_CENTRE,
+    RUNS_ON,
+    Closure,
+    ClosureKind,
+    DetailKind,
+    EdgePart,
+    Finish,
+    FinishKind,
+    Join,
+)
 from rowanseed.core.pattern.pieces import LineKind, MarkKind, Panel
 
 ID = "band"
@@ -357,6 +367,8 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
         if finish.id in detail.along
     )
     own = [j for j in bench.joins.values() if band_of(bench, j) in pieces]
+    to_centre = any(NECK_CENTRE in (p.from_mark, p.to_mark) for j in own for p in (*j.a, *j.b))
+    ends_at = "which meets the centre line's dot" if to_centre else "in line with the garment's edge"
     underlap = any(
         p.piece in pieces and (p.from_mark or p.to_mark)
         for j in own
@@ -378,8 +390,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
                 if any(runs_on(bench, piece) for piece in pieces)
                 else (
                     f"Fold the {called(bench, pieces)} back on its fold line, right sides together, the pressed inner "
-                    "edge staying turned up; sew across the end on the stitching line, in line with the garment's "
-                    "edge, and backstitch.",
+                    f"edge staying turned up; sew across the end on the stitching line, {ends_at}, and backstitch.",
                 )
             ),
             *(
