@@ -56,6 +56,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     SleeveLength,
     SleevePlacket,
+    SleeveShape,
     Slit,
     StrapsClosed,
     StrapsGo,
@@ -88,6 +89,7 @@ sleeves = st.builds(
     length=one_of(SleeveLength),
     end=one_of(SleeveEnd),
     placket=one_of(SleevePlacket, or_none=True),
+    shape=st.just(SleeveShape.PLAIN) | one_of(SleeveShape),
 )
 skirts = st.builds(
     Skirt,
@@ -255,6 +257,23 @@ open_fronts = st.builds(
     st.booleans(),
 )
 """Jackets, coats, shirts: open at the front, with every collar."""
+flared_sleeves = st.builds(
+    lambda of, kind, length, end: replace(
+        of,
+        features=replace(
+            of.features,
+            sleeve=Sleeve(kind, 1, length, end, None, SleeveShape.FLARED),
+            straps=None,
+            armhole=None,
+            lining=None,
+        ),
+    ),
+    descriptions.filter(lambda d: d.garment.has_bodice),
+    st.sampled_from([SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED]),
+    st.sampled_from([one for one in SleeveLength if one is not SleeveLength.CAP]),
+    st.sampled_from([SleeveEnd.HEM, SleeveEnd.FACING, SleeveEnd.BINDING]),
+)
+"""What has sleeves that get wider down to their end."""
 halters = st.builds(
     lambda of, garment, straps, shape: replace(
         of,

@@ -52,6 +52,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     SleeveLength,
     SleevePlacket,
+    SleeveShape,
     Slit,
     StrapsClosed,
     StrapsGo,
@@ -131,6 +132,17 @@ TOPS = {
     },
 }
 TAILED = {
+    "bell-sleeved blouse": {
+        "front": DARTED,
+        "neck": Neck(NeckShape.V, NeckFinish.FACING),
+        "sleeve": Sleeve(shape=SleeveShape.FLARED),
+    },
+    "flutter-sleeved blouse": {
+        "neck": Neck(NeckShape.SCOOP, NeckFinish.BIAS_BINDING),
+        "sleeve": Sleeve(
+            SleeveKind.GATHERED_CAP, length=SleeveLength.SHORT, end=SleeveEnd.BINDING, shape=SleeveShape.FLARED
+        ),
+    },
     "tailed shirt": {
         "front": OPEN,
         "back": Side(shaping=(Shaping.YOKE, Shaping.PLEAT_UNDER_YOKE)),

@@ -66,6 +66,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     SleeveLength,
     SleevePlacket,
+    SleeveShape,
     Slit,
     StrapsClosed,
     StrapsGo,
@@ -115,6 +116,7 @@ class _Sleeve(Strict):
     length: SleeveLength = SleeveLength.LONG
     end: SleeveEnd = SleeveEnd.HEM
     placket: Annotated[SleevePlacket | None, BeforeValidator(_kind_of_placket)] = None
+    shape: SleeveShape = SleeveShape.PLAIN
 
 
 class _Straps(Strict):

@@ -144,6 +144,7 @@ GROUPS = (
             One("features.sleeve.kind", "Sleeve", v.SleeveKind, "no sleeve"),
             One("features.sleeve.length", "Length", v.SleeveLength, first=v.SleeveLength.LONG, when=SLEEVED),
             Number("features.sleeve.pieces", "Pieces of each sleeve", "one or two", when=SLEEVED),
+            One("features.sleeve.shape", "Shape", v.SleeveShape, when=SLEEVED),
             One("features.sleeve.end", "End", v.SleeveEnd, when=SLEEVED),
             One(
                 "features.sleeve.placket",

@@ -43,6 +43,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveKind,
     SleeveLength,
     SleevePlacket,
+    SleeveShape,
     Slit,
     StrapsClosed,
     StrapsGo,
@@ -99,6 +100,7 @@ class Sleeve:
     length: SleeveLength = SleeveLength.LONG
     end: SleeveEnd = SleeveEnd.HEM
     placket: SleevePlacket | None = None
+    shape: SleeveShape = SleeveShape.PLAIN
 
 
 @dataclass(frozen=True)

@@ -10,6 +10,7 @@ from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Sleeve
 from rowanseed.core.compose.drafting import backwards, curve, lengthens_at, mirrored, straight
+from rowanseed.core.compose.flared_sleeves import Flared
 from rowanseed.core.compose.folded import GAP, fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem_depth, hemmed_by
@@ -24,6 +25,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     SleeveKind,
     SleeveLength,
+    SleeveShape,
 )
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
@@ -66,6 +68,8 @@ FLATTEST, SPREAD = 0.93, 0.9
 CUFF_PLEATS, BEFORE_A_PLACKET = Folds(Taken.PLEAT, 2, 18.0, 50.0), 30.0
 """The pleats above a cuff, and how far before a placket the last of them lies, in mm (common practice, no source)."""
 FACED_OVER = 15.0
+FLARED_HEM = 16.0
+"""A flared end is turned in by so much, in mm: a deeper hem does not lie flat round it (common practice, no source)."""
 
 
 def armhole_length(build: Build, half: Half, size: Size) -> float:
@@ -114,8 +118,10 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
             goal(size) * FLATTEST,
         )
 
+    flared = sleeve.shape is SleeveShape.FLARED
+
     def ends(size: Size) -> float:
-        return end_width(sleeve, size, plain(size))
+        return plain(size) if flared else end_width(sleeve, size, plain(size))
 
     @cache
     def width(size: Size) -> float:
@@ -135,6 +141,14 @@ def sleeves(build: Build, front: Half, back: Half) -> None:
 
     def draw(size: Size) -> Edges:
         wide, top, foot = width(size), height(size), long(size)
+        if flared:
+            bell = Flared(wide, top, foot, SHARE[sleeve.length])
+            return {
+                "underarm-front": straight((top, 0.0), (bell.side, bell.inset)),
+                "wrist": bell.wrist,
+                "underarm-back": straight((bell.side, wide - bell.inset), (top, wide)),
+                "cap": _cap(top, wide),
+            }
         inset = (wide - ends(size)) / 2
         return {
             "underarm-front": straight((top, 0.0), (foot, inset)),
@@ -248,7 +262,9 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
     match sleeve.end:
         case SleeveEnd.HEM | SleeveEnd.FACING:
             depth, folds = (
-                hem_depth(build, 25.0) if sleeve.end is SleeveEnd.HEM else (FACED_OVER * 2, (FACED_OVER, FACED_OVER))
+                hem_depth(build, FLARED_HEM if sleeve.shape is SleeveShape.FLARED else 25.0)
+                if sleeve.end is SleeveEnd.HEM
+                else (FACED_OVER * 2, (FACED_OVER, FACED_OVER))
             )
             for p in parts:
                 build.allow(p.piece, p.edge, depth, _corner(p))

@@ -203,6 +203,13 @@ class SleeveLength(Worded):
     LONG = "long"
 
 
+class SleeveShape(Worded):
+    """How a sleeve runs down from the arm to its end."""
+
+    PLAIN = "plain", "as its end asks for"
+    FLARED = "flared", "flared, wider at its end"
+
+
 class SleeveEnd(Worded):
     HEM = "hem"
     CUFF = "cuff"
