@@ -218,6 +218,38 @@ def test_dungarees_want_straps_before_they_are_composed_and_are_sewn_to_them(han
     within(hand, begun, "dungarees")
 
 
+def test_a_double_breasted_jacket_gets_its_second_column_where_it_can_have_one(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate twill", "145", "4 m")
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    hand.fill(name_of("name"), "Harbour jacket")
+    hand.fill(name_of("body_chart"), CHART)
+    hand.choose(name_of("garment"), "jacket")
+    second = page.locator(name_of("features.opening.double_breasted"))
+    expect(second).to_be_hidden()
+    for field, words in (
+        ("features.front.centre", "open"),
+        ("features.opening.where", "front"),
+        ("features.opening.kind", "buttons"),
+        ("features.collar", "shirt with stand"),
+    ):
+        hand.choose(name_of(field), words)
+    hand.tick(name_of("features.opening.double_breasted"))
+    expect(page.locator("#cannot-be")).to_contain_text("a front has a single row here")
+    hand.choose(name_of("features.collar"), "notched")
+    expect(page.locator("#cannot-be")).to_have_count(0)
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Front facing")
+    sew_from_it(hand, "Nerys", "Slate twill", "12")
+    order = page.locator("main").inner_text()
+    steps = ("Sew the buttonholes", "Sew on the buttons", "Sew on the second column of buttons")
+    places = [order.index(step) for step in steps]
+    assert places == sorted(places)
+    within(hand, begun, "a double-breasted jacket")
+
+
 def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):
     page = hand.page
     page.goto(f"{own.url}/patterns/describe")
