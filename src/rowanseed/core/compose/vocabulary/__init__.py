@@ -1,0 +1,95 @@
+"""The closed vocabulary of a description: every choice that an envelope or its line drawing gives, by its words.
+
+Its values are those of `docs/formats/description.md`.
+"""
+
+from __future__ import annotations
+
+from rowanseed.core.compose.vocabulary.added import (
+    Along,
+    BeltKind,
+    Boned,
+    ElasticPlace,
+    FacedEdge,
+    Hand,
+    Interfaced,
+    InterfacingKind,
+    LiningMethod,
+    LiningOf,
+    PocketKind,
+    PocketPlace,
+    TapeLine,
+    TrimKind,
+)
+from rowanseed.core.compose.vocabulary.garments import PRINCESS, Centre, GarmentKind, Shaping, Where
+from rowanseed.core.compose.vocabulary.lower import (
+    HemKind,
+    HemShape,
+    LegEnd,
+    LegKind,
+    SkirtGrain,
+    SkirtKind,
+    Slit,
+    Waist,
+    WaistLevel,
+)
+from rowanseed.core.compose.vocabulary.openings import ZIPS_A_SEAM, OpeningKind, Placket, SleevePlacket
+from rowanseed.core.compose.vocabulary.upper import (
+    ArmholeFinish,
+    BibShape,
+    CollarKind,
+    NeckFinish,
+    NeckShape,
+    SleeveEnd,
+    SleeveKind,
+    SleeveLength,
+    SleeveShape,
+    StrapsClosed,
+    StrapsGo,
+)
+
+__all__ = [
+    "PRINCESS",
+    "ZIPS_A_SEAM",
+    "Along",
+    "ArmholeFinish",
+    "BeltKind",
+    "BibShape",
+    "Boned",
+    "Centre",
+    "CollarKind",
+    "ElasticPlace",
+    "FacedEdge",
+    "GarmentKind",
+    "Hand",
+    "HemKind",
+    "HemShape",
+    "Interfaced",
+    "InterfacingKind",
+    "LegEnd",
+    "LegKind",
+    "LiningMethod",
+    "LiningOf",
+    "NeckFinish",
+    "NeckShape",
+    "OpeningKind",
+    "Placket",
+    "PocketKind",
+    "PocketPlace",
+    "Shaping",
+    "SkirtGrain",
+    "SkirtKind",
+    "SleeveEnd",
+    "SleeveKind",
+    "SleeveLength",
+    "SleevePlacket",
+    "SleeveShape",
+    "Slit",
+    "StrapsClosed",
+    "StrapsGo",
+    "TapeLine",
+    "TrimKind",
+    "Waist",
+    "WaistLevel",
+    "Where",
+]
