@@ -28,8 +28,9 @@ def order(name, *, layers=None, units=Units.METRIC):
 
 
 def hemmed_sleeves(pattern):
-    """Ends of sleeves in one piece that are hemmed."""
-    ends = (f for f in pattern.making.finishes if f.kind is FinishKind.HEM)
+    """Ends of sleeves in one piece that are hemmed; a rolled hem has no fold that could be pressed."""
+    rolled = {id for id, way in pattern.making.ways if way == "rolled-hem"}
+    ends = (f for f in pattern.making.finishes if f.kind is FinishKind.HEM and f.id not in rolled)
     found = [f for f in ends if {pattern.piece(p.piece).panel for p in f.parts} == {Panel.SLEEVE}]
     return [f.id for f in found if len({p.piece for p in f.parts}) == 1]
 

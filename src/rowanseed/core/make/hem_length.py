@@ -184,8 +184,8 @@ def _curve_trued(bench: Workbench, finish: Finish, depth: float) -> Operation:
             "Fold it at the centre, side seam on side seam. Where it is to be shorter chalk a line parallel to the "
             "edge, by the front's tissue laid up higher.",
             "At the side seams open it out: the curve runs on across the seam without a corner.",
-            f"Trim the allowance to {bench.margin(depth)} all along, both halves at once; inside it thin the seams' "
-            f"allowances to {bench.margin(6)}.",
+            f"Cut the allowance {bench.margin(depth)} below the line all along, both halves at once; inside the hem "
+            f"thin the seams' allowances to {bench.margin(6)}.",
         ),
         bench=Bench.TABLE,
         minutes=minutes.trim(2 * bench.around([finish.id])),

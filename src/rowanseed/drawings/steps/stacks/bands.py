@@ -34,6 +34,8 @@ SHARE = 0.6
 """Of what a band is sewn to, what lies about the seam is drawn, so far as a share of its length."""
 LONGER, NEAR = 0.04, 5.0
 """Both sides of a seam lie flat beside each other where they differ by so small a share, and lie so near, in mm."""
+ABOUT_AN_END = 1.2
+"""About the end of a band so much of it is drawn, as a share of the row across it."""
 SHOWN = 5.0
 """Of a long band by itself one end is drawn, so many times as long as it is wide."""
 IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches the fold inside."
@@ -57,13 +59,22 @@ def ends(bench: Workbench, op: Operation) -> Stack | None:
     half = _half(lying, [lying.move(upright(p)) for p in fold.ends[bench.size]], part)
     shape = turned.outside(lying, (part,)).intersection(half)
     strip = turned.strip(lying, part, inner[0].allowance - PASSES).intersection(shape)
-    rows = [within(lying.stitched((EdgePart(piece.id, edge.edge),)), shape) for edge in op.edges]
+    found = [within(lying.stitched((EdgePart(piece.id, edge.edge),)), shape) for edge in op.edges]
+    rows = [run for run in found if len(run) > 1]
+    if not rows:
+        return None
+    # A long band whole would be a thin line: one end of it is drawn.
+    window = about(rows[:1], ABOUT_AN_END)
+    alike = " One end is drawn; the other is closed alike." if len(rows) > 1 else ""
     words = (
         f"The {lower_first(piece.name)} folded back on its fold line, right sides together, its inner edge staying "
-        "turned up; the row runs across the end on its stitching line."
+        f"turned up; the row runs across the end on its stitching line.{alike}"
     )
-    layers = (Layer(shape, Stuff.WRONG, f"{piece.name}, its inner half"), Layer(strip, Stuff.RIGHT, "inner edge"))
-    return Stack(layers, words, rows=tuple(Row(run) for run in rows if len(run) > 1))
+    layers = (
+        Layer(shape.intersection(window), Stuff.WRONG, f"{piece.name}, its inner half", window),
+        Layer(strip.intersection(window), Stuff.RIGHT, "inner edge", window),
+    )
+    return Stack(layers, words, rows=(Row(rows[0]),))
 
 
 def turned_in(bench: Workbench, op: Operation) -> Stack | None:
