@@ -4,6 +4,7 @@ How much higher it lies at the sides, and that it is not levelled from the floor
 """
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -26,7 +27,7 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.pattern.envelope import Figure
+from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.pieces import Panel, Role
 from rowanseed.formats.description_json import read_description, write_description
 
@@ -121,6 +122,12 @@ def test_it_is_turned_in_narrow_where_nothing_else_is_said_and_that_is_told():
     composed = compose(described())
     assert [sum(one.folds) for one in composed.pattern.making.finishes if one.id == "hem"] == [16.0]
     assert "narrow" in composed.assumed["features.hem.kind"]
+
+
+def test_a_knits_may_be_hemmed_with_a_twin_needle():
+    twin = {"hem": Hem(HemKind.TWIN_NEEDLE, shape=HemShape.CURVED)}
+    assert not refusals(replace(described(**twin), cloth=Structure.KNIT))
+    assert refusals(described(**twin))
 
 
 def test_the_document_keeps_it():

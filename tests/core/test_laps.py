@@ -4,6 +4,7 @@ A front laps as far as a button is wide, so that half of one lies inside the edg
 no source. Forty lignes are an inch, from memory.
 """
 
+import math
 from dataclasses import replace
 
 import pytest
@@ -14,6 +15,7 @@ from rowanseed.core.compose.notion_text import read_notion
 from rowanseed.core.compose.vocabulary import GarmentKind
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.holes import holes_of_piece
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.pieces import PointKind
 from rowanseed.core.pattern.printed_buttons import button_size
@@ -52,6 +54,23 @@ def test_the_hole_is_told_for_the_button_that_is_printed():
     made = compile_garment(pattern, "A", size, MakingChoices())
     told = " ".join(line for op in made.operations for line in op.how if "Length of a hole" in line)
     assert "1.5 cm across and about 0.3 cm thick make 1.8 cm" in told
+
+
+def test_of_two_sizes_the_larger_buttons_close_the_front_and_the_smaller_ones_the_cuffs():
+    """The first that was printed was taken for all of them."""
+    described = replace(EVERYDAY["dress shirt"], notions=("4 buttons, 1 cm", "7 buttons, 1.5 cm"))
+    pattern = compose(described).pattern
+    size = pattern.envelope.sizes[0]
+    holes = {
+        op.id: op.how[0]
+        for op in compile_garment(pattern, "A", size, MakingChoices()).operations
+        if op.id.startswith("buttonholes-")
+    }
+    assert "1.5 cm across" in holes["buttonholes-opening"]
+    assert "1 cm across" in holes["buttonholes-cuff-buttons"]
+    bench = workbench(pattern, "A", size, MakingChoices())
+    long = {id: math.dist(*hole.ends) for id in ("cuff", "stand") for hole in holes_of_piece(bench, pattern.piece(id))}
+    assert long == {"cuff": pytest.approx(13.0), "stand": pytest.approx(18.0)}
 
 
 def laps(description):

@@ -54,7 +54,7 @@ def is_upright(bench: Workbench, piece: Piece) -> bool:
 def holes_of_piece(bench: Workbench, piece: Piece) -> tuple[Hole, ...]:
     """The holes at the marks of a piece, from the first mark on."""
     at = [p.at[bench.size] for p in piece.points if p.kind is PointKind.BUTTONHOLE and bench.size in p.at]
-    long = (bench.button_size() or USUAL) + THICK
+    long = (bench.button_size(on_cuffs=piece.id in cuffs(bench.pattern)) or USUAL) + THICK
     before = long / 2 if is_upright(bench, piece) else BEYOND
     out = []
     for mark in at:

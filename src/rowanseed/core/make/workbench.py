@@ -134,9 +134,9 @@ class Workbench(Graph):
         """What is matched along a seam."""
         return "ends and notches" if self.notched(join) else "ends"
 
-    def button_size(self) -> float | None:
-        """The diameter of the buttons in mm, where the envelope prints one."""
-        return button_size(self.pattern.envelope.notions)
+    def button_size(self, *, on_cuffs: bool = False) -> float | None:
+        """The diameter of the buttons in mm, or of those on cuffs, where the envelope prints one."""
+        return button_size(self.pattern.envelope.notions, on_cuffs=on_cuffs)
 
     def round_the_body(self, ids: Iterable[str]) -> float:
         """How long elastic or a cord along these edges lies round the body, in mm: by the chart at a waist, else as

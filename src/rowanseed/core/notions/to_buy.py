@@ -299,9 +299,9 @@ def _printed_only(pattern: Pattern, garments: int) -> list[NotionToBuy]:
 
 
 def _size_printed(pattern: Pattern, word: str) -> str:
-    """The size the envelope prints beside a notion: “, 15 mm”."""
-    found = next((n.detail for n in pattern.envelope.notions if word in n.what.lower() and n.detail), "")
-    return f", {found}" if found else ""
+    """What sizes the envelope prints beside a notion: “, 15 mm”, “, 20 mm and 15 mm”."""
+    found = dict.fromkeys(n.detail for n in pattern.envelope.notions if word in n.what.lower() and n.detail)
+    return f", {' and '.join(found)}" if found else ""
 
 
 def sewn_lengths(pattern: Pattern, size: str, steps: Sequence[Operation]) -> tuple[float, float]:

@@ -19,16 +19,24 @@ _SIZE = re.compile(
 )
 
 
-def button_size(notions: Iterable[PrintedNotion]) -> float | None:
-    """The diameter in mm of the first buttons whose size is printed; None where none is."""
+def button_sizes(notions: Iterable[PrintedNotion]) -> tuple[float, ...]:
+    """The diameters in mm of all buttons whose size is printed, the largest first; empty where none is."""
+    sizes = set[float]()
     for notion in notions:
         if "button" not in notion.what.lower():
             continue
         for found in _SIZE.finditer(f"{notion.detail} {notion.what}"):
             mm = _in_mm(found["number"], found["unit"].lower())
             if mm is not None and LEAST <= mm <= MOST:
-                return mm
-    return None
+                sizes.add(mm)
+    return tuple(sorted(sizes, reverse=True))
+
+
+def button_size(notions: Iterable[PrintedNotion], *, on_cuffs: bool = False) -> float | None:
+    """The diameter in mm of what closes a garment, or its cuffs: of several sizes these have the smallest, and all else
+    the largest (common practice, no source); None where none is printed."""
+    sizes = button_sizes(notions)
+    return None if not sizes else sizes[-1] if on_cuffs else sizes[0]
 
 
 def _in_mm(number: str, unit: str) -> float | None:

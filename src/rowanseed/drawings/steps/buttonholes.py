@@ -104,7 +104,8 @@ def draw_fastenings(paper: Paper, bench: Workbench, op: Operation, lying: Lying)
             paper.line([(x, y) for x, y in cut.coords], paper.letter * 0.1, stroke=PAPER)
             paper.crossed(cut)
         else:
-            radius = max((bench.button_size() or USUAL) / 2, paper.letter * LEAST)
+            size = bench.button_size(on_cuffs=lying.piece.id in cuffs(bench.pattern)) or USUAL
+            radius = max(size / 2, paper.letter * LEAST)
             at = lying.move(upright(button_under(bench, lying.piece, hole)))
             draw_button(paper, at, radius)
             paper.crossed(Spot(at).buffer(radius).exterior)

@@ -13,6 +13,7 @@ from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.skirt_refusals import NARROW_HEM
 from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, HemShape, Slit
+from rowanseed.core.pattern.envelope import Structure
 
 WHERE = "features.hem.shape"
 GOES_ROUND = (HemKind.TURNED, HemKind.DOUBLE, HemKind.NARROW, HemKind.ROLLED, HemKind.FACED)
@@ -30,9 +31,13 @@ def forbids(d: Description) -> Found:
         yield WHERE, "An edge that is curved up at the sides needs no slit or vent: say the one or the other."
     if d.has_hem_ruffle:
         yield WHERE, "A ruffle is sewn to a level edge here."
-    if f.hem.kind not in GOES_ROUND:
-        yield "features.hem.kind", "A curved edge is hemmed narrow or rolled, or it is faced."
-    if f.hem.kind in (HemKind.TURNED, HemKind.DOUBLE) and (f.hem.depth or 0.0) > NARROW_HEM:
+    on_a_knit = f.hem.kind is HemKind.TWIN_NEEDLE and d.cloth is Structure.KNIT
+    if f.hem.kind not in GOES_ROUND and not on_a_knit:
+        yield (
+            "features.hem.kind",
+            "A curved edge is hemmed narrow or rolled, a knit's with a twin needle; or it is faced.",
+        )
+    if f.hem.kind in (HemKind.TURNED, HemKind.DOUBLE, HemKind.TWIN_NEEDLE) and (f.hem.depth or 0.0) > NARROW_HEM:
         yield (
             "features.hem.depth",
             f"Round a curve {in_both(NARROW_HEM)} are turned in at most: a deeper hem does not lie flat.",

@@ -8,10 +8,12 @@ from __future__ import annotations
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.vocabulary import HemKind, LiningOf, SleeveEnd, SleeveKind, SleeveLength, SleeveShape
+from rowanseed.core.pattern.envelope import Structure
 
 DRAFTED = (SleeveKind.SET_IN, SleeveKind.GATHERED_CAP, SleeveKind.DROPPED)
 ENDS = (SleeveEnd.HEM, SleeveEnd.FACING, SleeveEnd.BINDING)
-HELD_FLAT = (HemKind.BLIND, HemKind.TWIN_NEEDLE, HemKind.BOUND)
+HELD_FLAT = (HemKind.BLIND, HemKind.BOUND)
+"""Hems that lie flat along a straight edge only; on woven cloth one with a twin needle, too."""
 
 
 def asked(d: Description) -> bool:
@@ -31,7 +33,8 @@ def forbids(d: Description) -> Found:
         yield "features.sleeve.shape", "A cap sleeve is too short to flare: say that it is short."
     if sleeve.end not in ENDS:
         yield "features.sleeve.end", "A flared sleeve hangs free at its end: it is hemmed, faced or bound."
-    if sleeve.end is SleeveEnd.HEM and hem.kind in HELD_FLAT:
+    stiff = hem.kind is HemKind.TWIN_NEEDLE and d.cloth is Structure.WOVEN
+    if sleeve.end is SleeveEnd.HEM and (hem.kind in HELD_FLAT or stiff):
         yield (
             "features.sleeve.end",
             f"A hem that is {hem.kind.words} does not lie flat round a flared end: have it faced or bound.",

@@ -33,8 +33,8 @@ finds = finds_of(buttoned_ids, always)
 why_not = why_not_of(buttoned_ids, always)
 
 
-def length_of_hole(bench: Workbench) -> str:
-    size = bench.button_size()
+def length_of_hole(bench: Workbench, *, on_cuffs: bool = False) -> str:
+    size = bench.button_size(on_cuffs=on_cuffs)
     if size is None:
         return "Length of a hole: the button's diameter and its thickness."
     return (
@@ -196,11 +196,12 @@ def holes_of(
 ) -> Operation:
     """The holes of a closure, or what is worked in their place: `cut`, into the cloth, they have a length."""
     number = number_of_holes(bench, duty.id)
+    long = length_of_hole(bench, on_cuffs=is_of_cuffs(bench, duty.id))
     return of_closure(bench, technique, duty.id)(
         "buttonholes",
         Act.BUTTONHOLE,
         titled(bench, duty.id, title),
-        f"{'One' if number == 1 else f'{number} of them'}.{f' {length_of_hole(bench)}' if cut else ''}",
+        f"{'One' if number == 1 else f'{number} of them'}.{f' {long}' if cut else ''}",
         *how,
         at=at,
         took=minutes.each(took, number),
