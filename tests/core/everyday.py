@@ -37,6 +37,7 @@ from rowanseed.core.compose.vocabulary import (
     HemKind,
     HemShape,
     Interfaced,
+    LegEnd,
     LegKind,
     LiningMethod,
     NeckFinish,
@@ -285,6 +286,13 @@ SKIRTS |= {
     },
 }
 TROUSERS = {
+    "turned-up trousers": {
+        "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),
+        "waist": Waist.WAISTBAND,
+        "legs": Legs(pleats=2, end=LegEnd.TURN_UP),
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT),),
+    },
+    "turned-up shorts": {"waist": Waist.ELASTIC_CASING, "legs": Legs(LegKind.SHORTS, end=LegEnd.TURN_UP)},
     "jeans": {
         "back": Side(Centre.SEAM, (Shaping.YOKE,)),
         "opening": zipped(Where.FRONT, kind=OpeningKind.FLY_ZIP),

@@ -21,6 +21,7 @@ from rowanseed.core.compose.skirts import SHAPED, skirt_ids
 from rowanseed.core.compose.vocabulary import (
     GarmentKind,
     Interfaced,
+    LegEnd,
     OpeningKind,
     Shaping,
     SkirtKind,
@@ -143,6 +144,8 @@ def _upper(build: Build, d: Description) -> Found:
 def _legs(build: Build, d: Description) -> Found:
     if not d.garment.has_legs:
         yield "legs", f"only trousers and a jumpsuit have legs: {d.garment.has} none"
+    elif d.features.legs.end is LegEnd.TURN_UP:
+        yield "hem", "the legs end in turn-ups, whose hem lies inside"
 
 
 def _centre(build: Build, d: Description) -> Found:

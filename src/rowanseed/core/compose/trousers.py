@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import math
 
+from rowanseed.core.base.units import in_both
 from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
@@ -27,6 +28,7 @@ from rowanseed.core.pattern.below_waist import LEGS
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
 from rowanseed.core.pattern.pieces import Corner, LineKind, Panel, Taken
+from rowanseed.core.pattern.turn_ups import TURN_UPS, folds, turn_up, whole
 
 FORK = {True: 0.05, False: 0.105}
 """How far the fork reaches beyond the centre, as a share of the hip: front, back."""
@@ -371,6 +373,14 @@ def end_legs(build: Build, halves: tuple[Half, Half]) -> None:
     match build.description.features.legs.end:
         case LegEnd.HEM:
             hem(build, parts)
+        case LegEnd.TURN_UP:
+            up = turn_up(is_child=build.description.figure is Figure.CHILDREN)
+            for p in parts:
+                build.allow(p.piece, p.edge, whole(up), Corner.TURNED)
+            build.finish("hem", "Hem", FinishKind.HEM, parts, folds(up))
+            build.along["hem"] = ("hem",)
+            build.ways.append(("hem", TURN_UPS))
+            build.assumed["features.legs.end"] = f"turned up by {in_both(up)}"
         case LegEnd.CUFF:
             cuff(build, parts, depth=45.0, ratio=1.0, id="leg-cuff")
         case LegEnd.ELASTIC_CASING:

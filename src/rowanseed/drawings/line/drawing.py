@@ -13,11 +13,13 @@ from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.below_waist import hangs_below
 from rowanseed.core.pattern.double_breasted import rows
+from rowanseed.core.pattern.envelope import Figure as Whom
 from rowanseed.core.pattern.fastenings import open_edges
 from rowanseed.core.pattern.making import INSET_EDGE, Closure, ClosureKind, DifferenceKind, EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, PointKind
 from rowanseed.core.pattern.tiers import LOWER, UPPER, is_tier
+from rowanseed.core.pattern.turn_ups import TURN_UPS, turn_up
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
 from rowanseed.drawings.line.fullness import is_pleated
 from rowanseed.drawings.line.laid import Laid, along, have_places, laid, sleeve
@@ -224,7 +226,10 @@ def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> 
         if name in BETWEEN_WIDTHS and is_tier(one.piece):
             continue
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
-            _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
+            if ("hem", TURN_UPS) in pattern.making.ways:
+                _turn_up(group, run, turn_up(is_child=pattern.envelope.figure is Whom.CHILDREN), hand, at)
+            else:
+                _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
         seam = _is_inside(pattern, one.piece, name)
         add(
             group,
@@ -234,6 +239,12 @@ def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> 
             stroke_width=1.1 if seam else 1.9,
             fill="none",
         )
+
+
+def _turn_up(group: Element, run: list[Point], wide: float, hand: int, at: At) -> None:
+    """The upper edge of what is turned up."""
+    ends = [at((x - wide, y), hand) for x, y in run]
+    add(group, "path", d=path_of(ends, closed=False), stroke=INK, stroke_width=1.4, fill="none")
 
 
 def _hem_line(group: Element, run: list[Point], deep: float, hand: int, at: At) -> None:

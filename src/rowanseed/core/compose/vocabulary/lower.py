@@ -88,6 +88,7 @@ class LegEnd(Worded):
     HEM = "hem"
     CUFF = "cuff"
     ELASTIC_CASING = "elastic casing"
+    TURN_UP = "turn-up"
 
 
 class HemKind(Worded):

@@ -75,6 +75,31 @@ SCENES: Frames = {
             hand((1, -44), (13, -28), "its upper edge caught loosely"),
         ),
     ),
+    "turn-ups": (
+        frame(
+            "Hemmed inside, below the line at which the leg ends",
+            cloth("leg, right side at the left", (0, TOP), (0, 76), (13, 76), (13, -8), right="right", neatened=True),
+            row((-9, 0), (24, 0), "the hem's row"),
+            to("the leg will end here", (-44, 34), (-4, 34)),
+        ),
+        frame(
+            "Folded up to the right side, and held at the seams",
+            cloth(
+                "turn-up, on the right side of the leg",
+                (0, TOP),
+                (0, 60),
+                (-26, 60),
+                (-26, 0),
+                (-13, 0),
+                (-13, 47),
+                (13, 47),
+                (13, -24),
+                right="right",
+            ),
+            hand((-26, 12), (0, 12), "a few stitches in the ditch of each seam"),
+            at=("turn",),
+        ),
+    ),
     "narrow hem": (
         PRESS,
         frame(
