@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from xml.etree import ElementTree
 
+import pytest
 from hypothesis import given
 
+from rowanseed.core.make.choices import MakingChoices
+from rowanseed.core.make.compiler import compile_garment
 from rowanseed.drawings.steps.laid import draw_laid
 from rowanseed.drawings.steps.registry import scene_of
 
+from ..core.everyday import EVERYDAY, everyday
 from ..core.projects import projects
 from .test_step_drawings import NOT_ON_PIECES
 
@@ -25,3 +29,10 @@ def test_every_step_of_any_project_is_drawn(project):
             assert laid.words.endswith(".") and "{" not in laid.words and "None" not in laid.words
             assert "nan" not in laid.svg
             ElementTree.fromstring(laid.svg)
+
+
+@pytest.mark.parametrize("name", EVERYDAY)
+def test_every_step_of_an_everyday_garment_has_its_section(name):
+    pattern = everyday(name)
+    made = compile_garment(pattern, "A", pattern.envelope.sizes[0], MakingChoices())
+    assert {op.technique for op in made.operations if scene_of(op) is None} == set()

@@ -5,6 +5,7 @@ How high it reaches and where its straps stand are shares of the bodice block, f
 
 from __future__ import annotations
 
+from rowanseed.core.base.words import upper_first
 from rowanseed.core.compose.bodice import Upper
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description, Straps
@@ -149,6 +150,9 @@ def forbids(d: Description) -> Found:
         yield "features.neck.shape", "It has straps, and is said to be strapless: choose one of them."
     if d.is_halter and f.straps is not None:
         yield from _round_the_neck(d, f.straps)
+    if d.garment.is_outer:
+        where = "features.neck.shape" if d.is_strapless else "features.straps.closed by"
+        yield where, f"{upper_first(d.garment.one)} hangs from the shoulders: without them describe a top or a dress."
     why = "It is strapless" if d.is_strapless else "Straps take the place of the shoulders"
     if f.sleeve is not None:
         yield "features.sleeve.kind", f"{why}: there is no armhole for a sleeve."

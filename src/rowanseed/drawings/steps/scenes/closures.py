@@ -51,6 +51,18 @@ SCENES: Frames = {
     "keyhole buttonholes": (HOLES,),
     "hand-worked buttonholes": (HOLES,),
     "buttons": (BUTTONED,),
+    "second column of buttons": (
+        frame(
+            "Outside a button that closes nothing; inside a flat one, which the front beneath is buttoned to",
+            cloth("front that laps over, right side up", (-110, -18), (110, -18), right="left"),
+            second("its facing", (-110, -6), (110, -6), right="right"),
+            cloth("front beneath", (-110, 30), (-10, 30), right="left"),
+            cloth("front beneath", (44, 30), (10, 30), right="right"),
+            Thing("button of the second column", "button", (0, -34), (46, 9)),
+            Thing("flat button inside", "button", (0, 46), (40, 8)),
+            hand((0, -29), (0, 0), "sewn through the upper front and its facing"),
+        ),
+    ),
     "covered buttons": (
         frame(
             "The cloth gathered round the shell, the back pressed on",
