@@ -138,30 +138,7 @@ def levelled(bench: Workbench, finish: Finish) -> Iterator[Operation]:
         gives=(facts.finish(Fact.TRIED, finish.id),),
         look=_hangs_right(bench, finish, shaped=shaped),
     )
-    if pointed:
-        yield _trued(bench, finish, depth)
-        return
-    if shaped:
-        yield _curve_trued(bench, finish, depth)
-        return
-    yield Operation(
-        id=f"level-{finish.id}",
-        technique="hang and level",
-        act=Act.LEVEL,
-        title=f"Chalk and cut the {lower_first(finish.name)} level",
-        how=(
-            "Take it off, chalk the hem line along the pins, smooth it out, and compare left with right.",
-            f"Cut the allowance level {bench.margin(depth)} below the line; inside the hem thin the seams' "
-            f"allowances to {bench.margin(6)}.",
-        ),
-        bench=Bench.TABLE,
-        minutes=minutes.trim(2 * bench.around([finish.id])),
-        on=On(edges=shown_edges),
-        requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
-        gives=(facts.finish(Fact.LEVELLED, finish.id),),
-        caution=BLADES,
-        look="Folded at the centre, both halves of the edge lie on each other.",
-    )
+    yield _settled(bench, finish, depth, pointed=pointed, shaped=shaped)
 
 
 def _hangs_right(bench: Workbench, finish: Finish, *, shaped: bool) -> str:
@@ -173,49 +150,43 @@ def _hangs_right(bench: Workbench, finish: Finish, *, shaped: bool) -> str:
     return "The edge runs level, seen from every side."
 
 
-def _curve_trued(bench: Workbench, finish: Finish, depth: float) -> Operation:
-    """The curve of a shaped lower edge made alike on both sides, in the place of levelling it."""
-    return Operation(
-        id=f"level-{finish.id}",
-        technique="hang and level",
-        act=Act.LEVEL,
-        title=f"True the curve of the {lower_first(finish.name)}",
-        how=(
-            "Fold it at the centre, side seam on side seam. Where it is to be shorter chalk a line parallel to the "
-            "edge, by the front's tissue laid up higher.",
-            "At the side seams open it out: the curve runs on across the seam without a corner.",
-            f"Cut the allowance {bench.margin(depth)} below the line all along, both halves at once; inside the hem "
-            f"thin the seams' allowances to {bench.margin(6)}.",
-        ),
-        bench=Bench.TABLE,
-        minutes=minutes.trim(2 * bench.around([finish.id])),
-        on=On(edges=shown(finish.parts)),
-        requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
-        gives=(facts.finish(Fact.LEVELLED, finish.id),),
-        caution=BLADES,
-        look="Folded at the centre, both halves of the edge lie on each other.",
+def _settled(bench: Workbench, finish: Finish, depth: float, *, pointed: bool, shaped: bool) -> Operation:
+    """A lower edge cut once its length is settled: level, or by its points or its curve, in the place of that."""
+    name = lower_first(finish.name)
+    thinned = f"inside the hem thin the seams' allowances to {bench.margin(6)}."
+    title, look = f"Chalk and cut the {name} level", "Folded at the centre, both halves of the edge lie on each other."
+    how: tuple[str, ...] = (
+        "Take it off, chalk the hem line along the pins, smooth it out, and compare left with right.",
+        f"Cut the allowance level {bench.margin(depth)} below the line; {thinned}",
     )
-
-
-def _trued(bench: Workbench, finish: Finish, depth: float) -> Operation:
-    """The points of a lower edge made alike by a card, in the place of levelling it."""
-    return Operation(
-        id=f"level-{finish.id}",
-        technique="hang and level",
-        act=Act.LEVEL,
-        title=f"Make the points of the {lower_first(finish.name)} alike",
-        how=(
+    if pointed:
+        title, look = f"Make the points of the {name} alike", "Laid on each other, all points are equal."
+        how = (
             "A card cut to one point on the stitching line: lay it on every panel, seam on seam, and chalk round it on "
             "the wrong side.",
             f"Trim the allowance to {bench.margin(depth)} all along; at the seams cut nothing off into the valley.",
-        ),
+        )
+    elif shaped:
+        title = f"True the curve of the {name}"
+        how = (
+            "Fold it at the centre, side seam on side seam. Where it is to be shorter chalk a line parallel to the "
+            "edge, by the front's tissue laid up higher.",
+            "At the side seams open it out: the curve runs on across the seam without a corner.",
+            f"Cut the allowance {bench.margin(depth)} below the line all along, both halves at once; {thinned}",
+        )
+    return Operation(
+        id=f"level-{finish.id}",
+        technique="hang and level",
+        act=Act.LEVEL,
+        title=title,
+        how=how,
         bench=Bench.TABLE,
         minutes=minutes.trim(2 * bench.around([finish.id])),
         on=On(edges=shown(finish.parts)),
         requires=(Need(facts.finish(Fact.TRIED, finish.id), "the length is settled"),),
         gives=(facts.finish(Fact.LEVELLED, finish.id),),
         caution=BLADES,
-        look="Laid on each other, all points are equal.",
+        look=look,
     )
 
 
