@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from hypothesis import reject
 from hypothesis import strategies as st
 
 from rowanseed.core.compose.compose import DescriptionRefused, compose
@@ -195,6 +196,15 @@ def mended(description):
             continue
         description = replace(description, features=replace(description.features, **{name: plain}))
     return None
+
+
+def drafted(description):
+    """What is composed of a description; an example is left out of which only the drafted pieces show that it cannot
+    be, as a pocket that has no room on them."""
+    try:
+        return compose(description)
+    except DescriptionRefused:
+        reject()
 
 
 def _refused_when_drafted(description):

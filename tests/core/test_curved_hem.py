@@ -31,7 +31,7 @@ from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.pieces import Panel, Role
 from rowanseed.formats.description_json import read_description, write_description
 
-from .descriptions import curved, mended
+from .descriptions import curved, drafted, mended
 from .everyday import everyday
 
 CURVED = Hem(shape=HemShape.CURVED)
@@ -61,7 +61,7 @@ def steps(pattern):
 @settings(max_examples=15, deadline=None, suppress_health_check=list(HealthCheck))
 @given(curved.map(mended).filter(lambda d: d is not None and d.features.hem.shape is HemShape.CURVED))
 def test_it_lies_higher_at_the_sides_in_every_size_and_runs_on_across_the_side_seams(description):
-    pattern = compose(description).pattern
+    pattern = drafted(description).pattern
     rise = 65.0 * (0.75 if description.figure is Figure.CHILDREN else 1.0)
     found = lower_edges(pattern)
     assert found

@@ -36,7 +36,7 @@ from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import read_description, write_description
 
-from .descriptions import double_breasted, mended
+from .descriptions import double_breasted, drafted, mended
 from .everyday import EVERYDAY, everyday
 
 DOUBLE = Opening(Where.FRONT, OpeningKind.BUTTONS, double_breasted=True)
@@ -65,7 +65,7 @@ def middle(pattern):
 @settings(max_examples=15, deadline=None, suppress_health_check=list(HealthCheck))
 @given(double_breasted.map(mended).filter(lambda d: d is not None and d.features.opening.double_breasted))
 def test_each_hole_comes_to_lie_on_a_button_and_both_stand_well_inside_the_front(description):
-    pattern = compose(description).pattern
+    pattern = drafted(description).pattern
     found = [
         (piece, size, *row)
         for size in pattern.envelope.sizes

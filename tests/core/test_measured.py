@@ -22,7 +22,7 @@ from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.walk import walk
 from rowanseed.formats.description_json import read_description
 
-from .descriptions import whole_ones
+from .descriptions import drafted, whole_ones
 from .everyday import EVERYDAY, everyday
 
 SAMPLES = sorted(Path("tests/outside/descriptions").glob("*.json"))
@@ -137,7 +137,7 @@ def test_the_figures_of_a_facing_and_of_what_it_is_sewn_to_are_met_with_every_se
 def test_whatever_is_measured_of_anything_described_is_met_or_told_beside_a_figure(description, number):
     """Up to 3 cm off, on either line, some figures of some pieces: the pattern is whole, or a figure is named."""
     luck = Random(number)
-    usual = compose(description).pattern
+    usual = drafted(description).pattern
     size, line = luck.choice(usual.envelope.sizes), luck.choice(list(TapeLine))
     asked = {}
     for piece in luck.sample(usual.pieces, min(2, len(usual.pieces))):
