@@ -51,7 +51,9 @@ def forbids(d: Description) -> Found:
 def adds(build: Build) -> None:
     d = build.description
     laps, apart = (in_both(round(2 * mm)) for mm in (extension(d), column(d)))
-    build.assumed["features.opening"] = f"the fronts lap by {laps}, the columns of buttons stand {apart} apart"
+    build.assumed["features.opening"] = (
+        f"the fronts lap by {laps}, the columns of buttons stand {apart} apart; one button more closes inside"
+    )
 
 
 FEATURES = (
