@@ -154,6 +154,7 @@ features = st.builds(
     ).map(tuple),
     trim=st.lists(st.builds(Trim, kind=one_of(TrimKind), along=one_of(Along)), max_size=2).map(tuple),
     belt=one_of(BeltKind, or_none=True),
+    ribbing=st.booleans(),
 )
 descriptions = st.builds(
     Description,
@@ -329,6 +330,46 @@ curved = st.builds(
     st.none() | st.just(16.0),
 )
 """What hangs from the shoulders and ends in an edge that is curved up at the sides."""
+banded = st.builds(
+    lambda of, garment, cloth, neck, collar, sleeve, hem, ribbing: replace(
+        of,
+        garment=garment,
+        cloth=cloth,
+        features=replace(
+            of.features,
+            front=replace(of.features.front, centre=Centre.FOLD),
+            back=replace(of.features.back, centre=Centre.FOLD),
+            opening=Opening(),
+            neck=Neck(neck, None if collar else NeckFinish.BAND),
+            collar=collar,
+            sleeve=sleeve,
+            armhole=None,
+            hem=hem,
+            lining=None,
+            waist=None,
+            waist_level=WaistLevel.NATURAL,
+            straps=None,
+            vent=False,
+            legs=replace(of.features.legs, end=LegEnd.CUFF),
+            ribbing=ribbing or cloth is Structure.WOVEN,
+        ),
+    ),
+    descriptions,
+    st.sampled_from([GarmentKind.TOP, GarmentKind.TOP, GarmentKind.DRESS, GarmentKind.TROUSERS]),
+    one_of(Structure),
+    st.sampled_from([NeckShape.ROUND, NeckShape.V, NeckShape.SQUARE, NeckShape.SCOOP, NeckShape.BOAT]),
+    st.sampled_from([None, None, CollarKind.HOOD]),
+    st.none()
+    | st.builds(
+        Sleeve,
+        kind=one_of(SleeveKind),
+        length=one_of(SleeveLength),
+        end=st.sampled_from([SleeveEnd.CUFF, SleeveEnd.CUFF, SleeveEnd.HEM, SleeveEnd.GATHERED_CUFF]),
+    ),
+    st.builds(Hem, st.sampled_from([HemKind.BAND, HemKind.BAND, HemKind.TURNED]), st.sampled_from([None, 40.0])),
+    st.booleans(),
+)
+"""What ends in bands that are stretched on: at the neck, at sleeves or legs, at the lower edge."""
 double_breasted = open_fronts.map(
     lambda d: replace(
         d,

@@ -152,6 +152,17 @@ TAILED = {
         "sleeve": TOWERED,
         "hem": Hem(shape=HemShape.CURVED),
     },
+    "smock": {
+        "neck": Neck(NeckShape.BOAT, NeckFinish.FACING),
+        "sleeve": Sleeve(SleeveKind.DROPPED),
+        "pockets": (Pocket(PocketKind.POUCH),),
+    },
+    "ribbed pullover": {
+        "neck": Neck(finish=NeckFinish.BAND),
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
+        "hem": Hem(HemKind.BAND, 80.0),
+        "ribbing": True,
+    },
     "tailed blouse": {
         "front": Side(Centre.OPEN, (Shaping.PRINCESS_SHOULDER,)),
         "back": Side(Centre.SEAM, (Shaping.PRINCESS_SHOULDER,)),
@@ -168,11 +179,28 @@ KNITS = {
         "sleeve": SHORT,
         "hem": Hem(HemKind.TWIN_NEEDLE),
     },
-    "sweatshirt": {"neck": Neck(finish=NeckFinish.BAND), "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF)},
+    "tank top": {
+        "neck": Neck(NeckShape.SCOOP, NeckFinish.BIAS_BINDING),
+        "armhole": ArmholeFinish.BIAS_BINDING,
+        "hem": Hem(HemKind.TWIN_NEEDLE),
+    },
+    "sweatshirt": {
+        "neck": Neck(finish=NeckFinish.BAND),
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
+        "hem": Hem(HemKind.BAND),
+    },
     "hooded sweatshirt": {
         "collar": CollarKind.HOOD,
-        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
-        "pockets": (PATCHES,),
+        "sleeve": Sleeve(SleeveKind.DROPPED, end=SleeveEnd.CUFF),
+        "pockets": (Pocket(PocketKind.POUCH),),
+        "hem": Hem(HemKind.BAND),
+        "ribbing": True,
+    },
+    "v-necked sweatshirt": {
+        "neck": Neck(NeckShape.V, NeckFinish.BAND),
+        "sleeve": Sleeve(end=SleeveEnd.CUFF),
+        "hem": Hem(HemKind.BAND),
+        "ribbing": True,
     },
     "zipped hoodie": {
         "front": OPEN,
@@ -192,6 +220,14 @@ KNITS = {
         "neck": Neck(NeckShape.V, NeckFinish.BAND),
         "opening": buttoned(6, Placket.BAND),
         "sleeve": Sleeve(end=SleeveEnd.CUFF),
+    },
+}
+JOGGERS = {
+    "joggers": {
+        "waist": Waist.ELASTIC_CASING,
+        "legs": Legs(LegKind.TAPERED, end=LegEnd.CUFF),
+        "pockets": (Pocket(PocketKind.SLANT, PocketPlace.FRONT),),
+        "ribbing": True,
     },
 }
 SKIRTS = {
@@ -689,6 +725,7 @@ EVERYDAY = {
         (TOPS, GarmentKind.TOP, Structure.WOVEN),
         (TAILED, GarmentKind.TOP, Structure.WOVEN),
         (KNITS, GarmentKind.TOP, Structure.KNIT),
+        (JOGGERS, GarmentKind.TROUSERS, Structure.KNIT),
         (SKIRTS, GarmentKind.SKIRT, Structure.WOVEN),
         (TROUSERS, GarmentKind.TROUSERS, Structure.WOVEN),
         (DRESSES, GarmentKind.DRESS, Structure.WOVEN),

@@ -39,7 +39,11 @@ SAID = {
         "Stitch inseams.": {"Inner leg seams"},
     },
     "t-shirt": {
-        "Sew neckband into ring, fold, stretch onto neckline.": {"Neck"},
+        "Sew neckband into ring, fold, stretch onto neckline.": {
+            "Neck band to the neck",
+            "Ends of the neck band",
+            "Inner edge of the neck band",
+        },
         "Hem sleeves and bottom with twin needle.": {"Sleeve ends", "Hem"},
     },
     "puff-sleeved dress": {

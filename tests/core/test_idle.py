@@ -57,6 +57,7 @@ CHOICES = {
     "hem.kind": of(v.HemKind),
     "hem.depth": [12.0, 30.0, 60.0],
     "hem.shape": of(v.HemShape),
+    "ribbing": [True, False],
     "interfacing_kind": of(v.InterfacingKind),
     "underlining": [True, False],
     "interlining": [True, False],

@@ -151,7 +151,7 @@ SPOKEN = [
     ("smock dress", "usual for girls", "usual for women"),
     ("drop-waisted dress", "the skirt comes to it afterwards", "the skirt is gathered"),
     ("cardigan", "A strip across the knit", "Bias strip"),
-    ("t-shirt", "A strip across the knit", "Bias strip"),
+    ("tank top", "A strip across the knit", "Bias strip"),
 ]
 """Garment, what its steps say, and what they do not."""
 

@@ -111,7 +111,7 @@ NOT_IN_ANY_GARMENT = {"patch", "three-layers"}
 
 
 def test_every_kind_of_detail_has_its_garment():
-    own = {DetailKind.SCALLOPS, DetailKind.PLEATED_BAND, DetailKind.FLY, DetailKind.BIB}
+    own = {DetailKind.SCALLOPS, DetailKind.PLEATED_BAND, DetailKind.FLY, DetailKind.BIB, DetailKind.POUCH}
     assert set(KINDS) | own == set(DetailKind)
 
 

@@ -4,15 +4,30 @@ from dataclasses import replace
 from functools import cache
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Bib, Description, Features, Lining, Opening, Side, Skirt, Sleeve, Straps
+from rowanseed.core.compose.description import (
+    Bib,
+    Description,
+    Features,
+    Hem,
+    Lining,
+    Opening,
+    Pocket,
+    Side,
+    Skirt,
+    Sleeve,
+    Straps,
+)
 from rowanseed.core.compose.vocabulary import (
     Centre,
     CollarKind,
     GarmentKind,
+    HemKind,
     LiningMethod,
     LiningOf,
     OpeningKind,
+    PocketKind,
     SkirtKind,
+    SleeveEnd,
     Waist,
     Where,
 )
@@ -1010,6 +1025,13 @@ _MADE = {
         lining=Lining(method=LiningMethod.HANGING_FREE),
     ),
     "hood": lambda: described(collar=CollarKind.HOOD),
+    "ribbed hood": lambda: described(
+        collar=CollarKind.HOOD,
+        sleeve=Sleeve(end=SleeveEnd.CUFF),
+        hem=Hem(HemKind.BAND),
+        pockets=(Pocket(PocketKind.POUCH),),
+        ribbing=True,
+    ),
     "hood over a separating zip": lambda: described(
         front=Side(Centre.OPEN), opening=Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP), collar=CollarKind.HOOD
     ),

@@ -171,7 +171,7 @@ def test_a_welt_is_folded_to_be_made_up_and_turned_up_over_its_mouth():
 @pytest.mark.parametrize(
     ("name", "id", "techniques", "reach"),
     [
-        ("t-shirt", "bind-neck", (), (10.0, 20.0)),
+        ("tank top", "bind-neck", (), (10.0, 20.0)),
         ("tiered dress", "bind-armhole", (), (10.0, 20.0)),
         ("tiered dress", "bind-armhole", (("armhole", "double-binding"),), (8.0, 19.0)),
         ("tiered dress", "face-armhole", (("armhole", "bias-facing"),), (6.0, 14.0)),
@@ -188,12 +188,12 @@ def test_a_strip_lies_on_its_stitching_line_from_where_its_step_begins(name, id,
 
 
 def test_a_binding_ends_its_width_beyond_the_row():
-    _, _, stack = step("t-shirt", "turn-neck")
+    _, _, stack = step("tank top", "turn-neck")
     garment, binding = (layer.shape for layer in stack.layers)
     row = LineString(stack.rows[0].line)
     assert garment.intersection(binding).area < 0.01 * binding.area and row.distance(garment) < 0.5
     assert binding.area == pytest.approx(10.0 * row.length, rel=0.12)
-    _, operations = made("t-shirt")
+    _, operations = made("tank top")
     assert any("ends 1 cm beyond the row" in text for op in operations for text in op.how)
 
 
@@ -555,7 +555,7 @@ def test_every_builder_of_layers_is_asked_by_a_step_that_exists():
         known |= {(op.technique, op.id.partition("-")[0]) for op in operations}
     for kind in ("centred-zip", "lapped-zip", "exposed-zip"):
         known |= {(op.technique, op.id.partition("-")[0]) for op in made("pencil skirt", (("opening", kind),))[1]}
-    for name, edge in (("t-shirt", "neck"), ("tiered dress", "armhole")):
+    for name, edge in (("tank top", "neck"), ("tiered dress", "armhole")):
         for kind in ("double-binding", "bias-facing"):
             known |= {(op.technique, op.id.partition("-")[0]) for op in made(name, ((edge, kind),))[1]}
     rare = {("lined patch pocket", "sew"), ("patch", "sew"), ("pivoted corner", "reinforce")}

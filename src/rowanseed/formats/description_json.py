@@ -215,6 +215,7 @@ class _Features(Strict):
     elastic: list[_Elastic] = Field([], max_length=6)
     trim: list[_Trim] = Field([], max_length=12)
     belt: BeltKind | None = None
+    ribbing: bool = False
 
 
 class _Printed(Strict):
@@ -329,6 +330,7 @@ def _features(f: _Features) -> Features:
         elastic=tuple(plain(e, Elastic) for e in f.elastic),
         trim=tuple(plain(t, Trim) for t in f.trim),
         belt=f.belt,
+        ribbing=f.ribbing,
     )
 
 

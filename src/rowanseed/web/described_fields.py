@@ -238,6 +238,7 @@ GROUPS = (
             One("features.hem.kind", "Hem", v.HemKind),
             Length("features.hem.depth", "Depth"),
             One("features.hem.shape", "Lower edge", v.HemShape, when=(of(CURVED),)),
+            Tick("features.ribbing", "Bands at neck, sleeves, legs and lower edge of ribbing"),
         ),
     ),
     Group(

@@ -67,6 +67,8 @@ def _fit(pattern: Pattern, size: str, join: Join, off: float, moved: set[str]) -
         other = join.a if side is join.b else join.b
         # A band sewn to the garment follows it; of two bands the one that has not been changed yet follows the other.
         is_free = Panel.BAND not in _panels(pattern, other) or not {part.piece for part in side} & moved
+        if side is join.b and join.difference.kind is DifferenceKind.STRETCHED_ON:
+            sign /= join.difference.amount
         # What is drawn on a piece of the garment was altered with it; the rest of the same band or facing was not.
         loose = tuple(part for part in side if not _lies_on_a_shape(pattern, size, part))
         grown = tuple(part for part in side if part.edge == COLLAR_NECK)

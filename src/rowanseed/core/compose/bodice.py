@@ -10,11 +10,11 @@ import math
 from dataclasses import dataclass, replace
 from functools import cached_property
 
-from rowanseed.core.compose.bodice_levels import Levels
-from rowanseed.core.compose.description import Side
+from rowanseed.core.compose.bodice_widths import Widths
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
 from rowanseed.core.compose.figures import skirt_kind
 from rowanseed.core.compose.laps import extension
+from rowanseed.core.compose.proportion import RIBBING_STRETCHES, band_share
 from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -32,8 +32,6 @@ from rowanseed.core.geometry.solving import solve
 from rowanseed.core.make.binding import ring_lost
 from rowanseed.core.pattern.envelope import Figure, Structure
 
-FORWARD = 5.0
-"""The front is so much wider than a quarter of the garment, the back so much narrower, in mm."""
 SLOPE, TURNED = math.radians(20), math.radians(3.5)
 """How the shoulder falls: the front's by so much more and the back's by so much less, so that the back's armhole is
 the longer one, as the shoulder blade asks for (from memory)."""
@@ -50,8 +48,6 @@ FRONT_BAND = 30.0
 """A band of its own along an open edge is so wide, finished, in mm: its middle lies on the centre line."""
 ABOVE_BELT = 20.0
 """Fronts that a belt holds turn back, or cross, from so far above the waist, in mm."""
-LEAST_DART = 4.0
-"""A waist dart that would take in less in the middle size, in mm, is left out."""
 DROP = 45.0
 """A dropped shoulder runs so far beyond the shoulder's tip, in mm."""
 HOLLOW = 22.0
@@ -80,59 +76,11 @@ MOST_LOOSE = 90.0
 
 
 @dataclass(frozen=True)
-class Upper(Levels):
+class Upper(Widths):
     """Front or back of a bodice in one size: its points and lines, x down from the neck point, y from the centre, in
     mm."""
 
-    # ---------------------------------------------------------------- widths
-
-    @property
-    def quarter(self) -> float:
-        return self.size.bust / 4 + (FORWARD if self.is_front else -FORWARD)
-
-    @property
-    def side_in(self) -> float:
-        """What the side takes in at the waist; the rest is taken by darts or a princess seam, alike front and back."""
-        if self.size.waist is None:
-            return 0.0
-        whole = (self.size.bust - self.size.waist) / 4
-        if self.model.is_barely_shaped:
-            return whole
-        return _at_the_side(whole, self.halves_shaped)
-
-    @cached_property
-    def halves_shaped(self) -> int:
-        """How many of front and back are shaped at the waist by a dart or a princess seam."""
-        return sum(_takes_in(side) for _, side in self.description.features.sides)
-
-    @cached_property
-    def is_barely_shaped(self) -> bool:
-        """Whether darts would take in next to nothing, so that the sides take in all of it."""
-        if (
-            self.size.waist is None
-            or not self.halves_shaped
-            or any(s.princess for _, s in self.description.features.sides)
-        ):
-            return self.halves_shaped == 0
-        whole = (self.size.bust - self.size.waist) / 4
-        left = 2 * (whole - _at_the_side(whole, self.halves_shaped))
-        return left / self.halves_shaped < LEAST_DART
-
-    @property
-    def intake(self) -> float:
-        """What darts or a princess seam take in at the waist of this half, in mm."""
-        if self.size.waist is None or not _takes_in(self.side_of):
-            return 0.0
-        if self.model.is_barely_shaped:
-            return 0.0
-        both = (self.size.bust - self.size.waist) / 2 - 2 * self.side_in
-        features = self.description.features
-        shares = _takes_in(features.front) + _takes_in(features.back)
-        return max(0.0, both / shares)
-
-    @property
-    def hip_out(self) -> float:
-        return (self.size.hip - self.size.bust) / 4
+    # ---------------------------------------------------------------- the lower edge
 
     @cached_property
     def spread(self) -> float:
@@ -206,6 +154,10 @@ class Upper(Levels):
         head = HEAD[self.description.figure] / self.stretch
         if self.description.features.neck.finish is NeckFinish.BIAS_BINDING:
             head += ring_lost()
+        if self.description.has_neck_band:
+            # The band has to go over it too, and is cut shorter.
+            stretch = RIBBING_STRETCHES if self.description.features.ribbing else self.stretch
+            head = max(head, HEAD[self.description.figure] / stretch / band_share(self.description))
         return 0.0 if round_the_neck(0.0) >= head else solve(round_the_neck, head, 0.0, MOST_LOOSE)
 
     @property
@@ -394,18 +346,6 @@ class Upper(Levels):
         if self.reaches_hip or self.ends_about_the_hip:
             found.append(("hip", self.measured_at_hip))
         return tuple(found)
-
-
-def _at_the_side(whole: float, shaped: int) -> float:
-    """What the side takes in of a quarter's excess, where so many halves are shaped besides."""
-    if shaped == 0 or whole <= 0:
-        return whole
-    return min(whole, 12.0 + 0.35 * whole) if shaped == 2 else whole * 0.6
-
-
-def _takes_in(side: Side) -> int:
-    """Whether a half is shaped at the waist by more than its side seam."""
-    return int(side.has(Shaping.WAIST_DART) or side.princess is not None)
 
 
 def y_straight(top: Point, hip: Point, at: float) -> float:

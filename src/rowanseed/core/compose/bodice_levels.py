@@ -7,7 +7,7 @@ from functools import cached_property
 from typing import Self
 
 from rowanseed.core.compose.description import Description, Side
-from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, SHORT_OF_THE_HIP, hem_ruffle
+from rowanseed.core.compose.figures import LEAST_BELOW_UNDERARM, PAST_THE_HIP, SHORT_OF_THE_HIP, sewn_below
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import NAPE, Size
 from rowanseed.core.compose.vocabulary import HemShape, Shaping, SleeveKind
@@ -69,13 +69,14 @@ class Levels:
 
     @property
     def reaches_hip(self) -> bool:
-        return self.model.foot > self.model.hip + 40.0
+        return self.model.foot > self.model.hip + PAST_THE_HIP
 
     @property
     def ends_about_the_hip(self) -> bool:
         """Whether it ends so near the hip that it is fitted there, or just above its lower edge."""
         near = self.model.foot > self.model.hip - SHORT_OF_THE_HIP
-        return near and not self.reaches_hip and not self.description.has_waist_seam
+        whole = not self.description.has_waist_seam and not self.description.ends_in_band
+        return near and not self.reaches_hip and whole
 
     @property
     def reaches_waist(self) -> bool:
@@ -100,11 +101,11 @@ class Levels:
         description = self.description
         if description.has_waist_seam:
             return self.waist
-        asked = self.size.length + NAPE - hem_ruffle(description) - self.rise
+        asked = self.size.length + NAPE - sewn_below(description) - self.rise
         long = max(asked, self.underarm + LEAST_BELOW_UNDERARM)
         if self.size is self.middle:
             return long
         # The same points in every size: none ends above a level that the middle size reaches, or below one it does not.
         if self.model.reaches_hip:
             return max(long, self.hip + 25.0)
-        return min(max(long, self.waist + 10.0), self.hip + 40.0) if self.model.reaches_waist else long
+        return min(max(long, self.waist + 10.0), self.hip + PAST_THE_HIP) if self.model.reaches_waist else long

@@ -21,7 +21,7 @@ from rowanseed.core.compose.ease import is_free_at_the_hip, is_full
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import figures, hem_ruffle, reaches_the_hip
+from rowanseed.core.compose.figures import figures, reaches_the_hip, sewn_below
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.notches import notch
@@ -341,7 +341,7 @@ def _drawn_length(build: Build, size: Size) -> float:
     description = build.description
     if not description.garment.has_bodice or description.has_waist_seam:
         return size.length
-    return build.block(size, is_front=False).hem - NAPE + hem_ruffle(description)
+    return build.block(size, is_front=False).hem - NAPE + sewn_below(description)
 
 
 def _as_long(finished: Mapping[str, Mapping[str, float]], below: float) -> Mapping[str, Mapping[str, float]]:

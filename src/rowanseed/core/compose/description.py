@@ -230,6 +230,8 @@ class Features:
     elastic: tuple[Elastic, ...] = ()
     trim: tuple[Trim, ...] = ()
     belt: BeltKind | None = None
+    ribbing: bool = False
+    """Bands at neck, sleeves, legs and lower edge are cut of ribbing, and not of the garment's own cloth."""
 
     @property
     def wraps(self) -> bool:
@@ -367,6 +369,16 @@ class Description:
         return Trim(TrimKind.RUFFLE, Along.HEM) in self.features.trim
 
     @property
+    def ends_in_band(self) -> bool:
+        """Whether a band that is stretched on ends what hangs from the shoulders, in place of a hem."""
+        return self.features.hem.kind is HemKind.BAND and self.garment.has_bodice and not self.has_waist_seam
+
+    @property
+    def bands_stretch(self) -> bool:
+        """Whether bands at neck, sleeves, legs and lower edge are cut of what stretches: a knit, or ribbing."""
+        return self.cloth is Structure.KNIT or self.features.ribbing
+
+    @property
     def is_over_the_head(self) -> bool:
         """Whether a head goes through its neck as it is: nothing opens it there."""
         opening = self.features.opening
@@ -374,6 +386,12 @@ class Description:
         apart = Centre.OPEN in (self.features.front.centre, self.features.back.centre)
         shoulders = self.garment.has_bodice and not self.is_without_shoulders
         return shoulders and not opened and not apart
+
+    @property
+    def has_neck_band(self) -> bool:
+        """Whether a band of a knit or of ribbing is stretched on to its neck, a ring that nothing opens."""
+        neck = self.features.collar is None and self.features.neck.finish is NeckFinish.BAND
+        return neck and self.bands_stretch and self.is_over_the_head
 
     @property
     def is_drawn_in(self) -> bool:

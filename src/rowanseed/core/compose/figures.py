@@ -10,6 +10,7 @@ from typing import assert_never
 from rowanseed.core.compose.charts import CHARTS, body_row
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.ease import ease, goes_in, is_free_at_the_hip, is_full
+from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import DRAFTED_BY, DROPPED, NAPE, TALL, Size
 from rowanseed.core.compose.vocabulary import PRINCESS, GarmentKind, LegKind, Shaping, SkirtKind, WaistLevel
 from rowanseed.core.pattern.envelope import Figure
@@ -125,17 +126,22 @@ def _at_the_seam(
             assert_never(description.seam_level)
 
 
-SHORT_OF_THE_HIP = 20.0
-"""A garment that ends higher above the hip than this, in mm, has no measure there."""
+SHORT_OF_THE_HIP, PAST_THE_HIP = 20.0, 40.0
+"""A garment that ends higher above the hip than the first, in mm, has no measure there; one that ends by more than the
+second below it is fitted at the hip and runs on."""
 
 
 def reaches_the_hip(description: Description, sizes: Sequence[Size]) -> bool:
     """Whether what hangs from the shoulders in one length reaches the hip; a skirt is drafted to it in any case."""
     hangs = description.garment.has_bodice and not description.has_waist_seam
+    if description.ends_in_band and hangs:
+        # What ends at a band near the hip hangs straight to it, and is not measured there.
+        middle = sizes[len(sizes) // 2]
+        return middle.length - lower_band(description) > middle.back_waist + middle.hip_depth + PAST_THE_HIP
     return not hangs or all(size.length > size.back_waist + size.hip_depth - SHORT_OF_THE_HIP for size in sizes)
 
 
-HEM_RUFFLE = 120.0
+HEM_RUFFLE, LOWER_BAND = 120.0, 60.0
 """How deep a ruffle at the hem is, in mm."""
 LEAST_BELOW_UNDERARM, LEAST_SKIRT, LEAST_LEG = 120.0, 100.0, 60.0
 """A bodice ends at least so far below the underarm, a skirt below its waist seam, a leg below the seat, in mm."""
@@ -150,9 +156,16 @@ def waist_from_top(description: Description, size: Size) -> float:
     return size.seam - (size.underarm - NAPE if description.is_without_shoulders else 0.0)
 
 
-def hem_ruffle(description: Description) -> float:
-    """How much of the length a ruffle at the hem takes up, in mm."""
+def sewn_below(description: Description) -> float:
+    """How much of the length a ruffle or a band at the lower edge takes up, in mm."""
+    if description.ends_in_band:
+        return lower_band(description)
     return HEM_RUFFLE if description.has_hem_ruffle else 0.0
+
+
+def lower_band(description: Description) -> float:
+    """How wide a band at the lower edge is finished, in mm."""
+    return description.features.hem.depth or in_proportion(description, LOWER_BAND)
 
 
 def least_length(description: Description, size: Size) -> float:
@@ -161,7 +174,7 @@ def least_length(description: Description, size: Size) -> float:
         return size.seam + size.crotch_depth + LEAST_LEG
     if description.has_waist_seam:
         return size.seam + LEAST_SKIRT
-    return size.underarm + LEAST_BELOW_UNDERARM + hem_ruffle(description) - NAPE
+    return size.underarm + LEAST_BELOW_UNDERARM + sewn_below(description) - NAPE
 
 
 def _long(description: Description, size: Size) -> float:

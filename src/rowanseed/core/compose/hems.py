@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.build import Build
+from rowanseed.core.base.units import in_both
+from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.figures import lower_band
 from rowanseed.core.compose.ruffles import ruffle_hem
+from rowanseed.core.compose.stretched_bands import Sewn, stretched_on
 from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, HemShape, LiningMethod, LiningOf, SkirtKind
-from rowanseed.core.pattern.making import EdgePart, FinishKind
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Corner
 
 USUAL = 30.0
@@ -59,7 +62,7 @@ def hem_depth(build: Build, usual: float = USUAL) -> tuple[float, tuple[float, .
             return max(depth, DEEP_HEM), (max(depth, DEEP_HEM),)
         case HemKind.BLIND | HemKind.TWIN_NEEDLE:
             return depth, (depth,)
-        case HemKind.TURNED | HemKind.BY_HAND | HemKind.FACED:
+        case HemKind.TURNED | HemKind.BY_HAND | HemKind.FACED | HemKind.BAND:
             first = min(8.0, depth / 3)
             return depth, (first, depth - first)
 
@@ -69,6 +72,9 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
     description = build.description
     if description.has_hem_ruffle:
         ruffle_hem(build, parts)
+        return
+    if description.ends_in_band:
+        _band(build, parts)
         return
     kind = hem_kind(description)
     depth, folds = hem_depth(build, _usual(build))
@@ -94,6 +100,17 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
         build.assumed["features.hem.kind"] = (
             "the hem's facing is cut from the pieces' own shape; change it at the Cloth station"
         )
+
+
+def _band(build: Build, parts: tuple[EdgePart, ...]) -> None:
+    """Two lengths of knit or ribbing, joined at the sides, stretched on to the lower edge."""
+    whole = tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
+    sewn = Sewn("lower-band", "Lower band", "lower-band", "Lower band to the lower edge", Press.UP, count=2)
+    depth = lower_band(build.description)
+    stretched_on(build, whole, sewn=sewn, depth=depth)
+    build.along["hem"] = ("lower-band",)
+    if build.description.features.hem.depth is None:
+        build.assumed["features.hem.depth"] = f"the band is {in_both(depth)} wide when it is folded"
 
 
 def hemmed_by(build: Build, id: str) -> None:

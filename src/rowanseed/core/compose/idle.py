@@ -255,7 +255,14 @@ def _waist(build: Build, d: Description) -> Found:
             yield "band.underlap", "ends that are tied do not lap"
 
 
+def _bands(build: Build, d: Description) -> Found:
+    if not any(cut.role is Role.CONTRAST for piece in build.pieces.values() for cut in piece.cuts):
+        yield "ribbing", "no band is stretched on: neither neck, sleeves, legs nor lower edge end in one that closes"
+
+
 def _hem(build: Build, d: Description) -> Found:
+    if d.ends_in_band:
+        return
     if all(finish.kind is not FinishKind.HEM for finish in build.finishes):
         yield "hem", "no edge of it is hemmed"
 
@@ -278,6 +285,7 @@ RULES: tuple[Callable[[Build, Description], Found], ...] = (
     _straps,
     _opening,
     _waist,
+    _bands,
     _hem,
     _stiffening,
 )

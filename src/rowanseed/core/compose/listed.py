@@ -43,6 +43,8 @@ COMPOUNDS = (
     ("buttonhole band", "front band"),
     ("button band", "front band"),
     ("carrier", "loop"),
+    ("kangaroo pocket", "pouch pocket"),
+    ("front pouch", "pouch pocket"),
     ("continuous lap", "sleeve placket strip"),
     ("sleeve lap", "sleeve placket strip"),
     ("lap strip", "sleeve placket strip"),

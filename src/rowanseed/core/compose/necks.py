@@ -39,6 +39,11 @@ def neck_finish(description: Description) -> NeckFinish | None:
     return NeckFinish.LINING if features.is_bagged else NeckFinish.FACING
 
 
+def is_neck_stretched(description: Description) -> bool:
+    """Whether a band of a knit or of ribbing is stretched on to the neck: a ring that nothing opens."""
+    return description.has_neck_band and neck_finish(description) is NeckFinish.BAND
+
+
 def runs_over_bands(description: Description) -> bool:
     """Whether what finishes the neck, or the waist of a skirt, goes on over the bands that lap there; else each band
     closes its own end."""

@@ -27,7 +27,7 @@ from rowanseed.core.pattern.seamline import mark_point
 PATCH = (130.0, 150.0)
 """A patch pocket: wide, deep, in mm."""
 CHEST = (110.0, 125.0)
-SEWN_ON = (PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT)
+SEWN_ON = (PocketKind.PATCH, PocketKind.FLAP, PocketKind.WELT, PocketKind.POUCH)
 """What is sewn on at one and the same place of its piece."""
 
 
@@ -162,12 +162,13 @@ def _mark(
         build.point(piece, InnerPoint(f"{id}-{name}", PointKind.POCKET, at, hand))
 
 
-def _rings(build: Build, piece: str) -> dict[str, list[Point]]:
+def rings(build: Build, piece: str) -> dict[str, list[Point]]:
+    """A piece's stitching line in every size, as points."""
     shapes = build.pieces[piece].shapes
     return {size: [p for chain in shape.edges.values() for p in flatten(chain, 2.0)] for size, shape in shapes.items()}
 
 
-def _room(ring: list[Point], top: float, deep: float) -> Room | None:
+def room_at(ring: list[Point], top: float, deep: float) -> Room | None:
     """From where to where a pocket may lie across a piece at a level; none where the piece is there twice, or not."""
     low, high = -math.inf, math.inf
     for k in range(LEVELS + 1):
@@ -209,14 +210,14 @@ def _on_the_seat(edges: Mapping[str, Chain]) -> float:
 
 def _on_one(build: Build, pocket: Pocket, piece: str, wide: float, deep: float) -> Corners | None:
     """Both upper corners in every size, if the pocket has room on one piece."""
-    rings = _rings(build, piece)
+    found_in = rings(build, piece)
     wanted = {size.name: _wanted(build, pocket, piece, size) for size in build.figures.sizes}
     tries = [(clear, shift, share) for clear in (True, False) for shift in SHIFTS for share in (None, 0.0, 1.0)]
     for clear, shift, share in tries:
         found: dict[str, Point] = {}
         for size in build.figures.sizes:
             top, usual = wanted[size.name]
-            room = _room(rings[size.name], top + shift, deep)
+            room = room_at(found_in[size.name], top + shift, deep)
             beside = column(build.description)
             if room is not None and (build.description.features.wraps or is_wrapped_skirt(build.description) or beside):
                 # Where the fronts lap far, it stays on its own side of the centre, and clear of buttons there.
@@ -248,13 +249,13 @@ def _across(build: Build, pocket: Pocket, own: str, beside: str, wide: float, de
     """Both upper corners of a pocket that lies half on each side of a princess seam."""
     if any(not build.pieces[piece].has_edge("princess") for piece in (own, beside)):
         return None
-    rings = [_rings(build, piece) for piece in (own, beside)]
+    both = [rings(build, piece) for piece in (own, beside)]
     for shift in SHIFTS:
         inner: dict[str, Point] = {}
         outer: dict[str, Point] = {}
         for size in build.figures.sizes:
             top = _wanted(build, pocket, own, size)[0] + shift
-            here, there = (_room(found[size.name], top, deep) for found in rings)
+            here, there = (room_at(found[size.name], top, deep) for found in both)
             if here is None or there is None:
                 break
             # At the seam itself it needs no distance.

@@ -12,3 +12,15 @@ OF_A_CHILD = 0.75
 def in_proportion(description: Description, mm: float) -> float:
     """A measure of such a part, in mm, in proportion to the figure; `mm` is an adult's."""
     return mm * OF_A_CHILD if description.figure is Figure.CHILDREN else mm
+
+
+KNIT, RIBBING = 0.9, 0.8
+"""A band of a knit is so long for the edge that it is stretched on to, and one of ribbing (common practice: a firm knit
+takes nine tenths, a ribbing eight)."""
+RIBBING_STRETCHES = 1.5
+"""Ribbing is taken to stretch to so many times its length, at the least (common practice, no source)."""
+
+
+def band_share(description: Description) -> float:
+    """How long a band is for the edge that it is stretched on to."""
+    return RIBBING if description.features.ribbing else KNIT

@@ -248,8 +248,11 @@ def _neck(d: Description) -> Found:
         yield "features.neck.shape", "A high neck of woven cloth needs an opening, or the head does not go through."
     if f.neck.finish is NeckFinish.LINING and not f.has_bagged_lining:
         yield "features.neck.finish", "A lining that finishes the neck is bagged: say so under lining."
-    if f.neck.finish is NeckFinish.BAND and d.cloth is Structure.WOVEN and not opened:
-        yield "features.neck.finish", "A neck band is stretched on: a knit stretches, woven cloth needs an opening."
+    if f.neck.finish is NeckFinish.BAND and not d.bands_stretch and not opened:
+        yield (
+            "features.neck.finish",
+            "A neck band is stretched on: a knit stretches, or ribbing; woven cloth needs an opening.",
+        )
 
 
 def _sleeve(d: Description) -> Found:

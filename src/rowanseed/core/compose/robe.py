@@ -11,7 +11,7 @@ from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Sleeve
 from rowanseed.core.compose.drafting import straight
-from rowanseed.core.compose.figures import hem_ruffle
+from rowanseed.core.compose.figures import sewn_below
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.sleeves import SHARE, finish_end
@@ -28,7 +28,7 @@ V = 330.0
 
 
 def _long(build: Build, size: Size) -> float:
-    return size.length - hem_ruffle(build.description)
+    return size.length - sewn_below(build.description)
 
 
 def _wide(size: Size) -> float:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.build import Build, Draw, part
 from rowanseed.core.compose.description import Description
-from rowanseed.core.compose.figures import hem_ruffle
+from rowanseed.core.compose.figures import sewn_below
 from rowanseed.core.compose.openings import is_wrapped_skirt
 from rowanseed.core.compose.panels import Half, upper
 from rowanseed.core.compose.sizes import Size
@@ -23,7 +23,7 @@ def waist_of(build: Build, size: Size) -> float:
 def length_of(build: Build, size: Size) -> float:
     """From the waist to the hem, or to the ruffle that is sewn there."""
     above = size.seam if build.description.garment.has_bodice else 0.0
-    return size.length - above - hem_ruffle(build.description)
+    return size.length - above - sewn_below(build.description)
 
 
 def skirt_ids(build: Build) -> tuple[str, str]:

@@ -17,6 +17,7 @@ from rowanseed.core.compose.hems import hem_depth, hemmed_by
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
+from rowanseed.core.compose.stretched_bands import Sewn, stretched_on
 from rowanseed.core.compose.tunnels import casing_depth
 from rowanseed.core.compose.vocabulary import (
     CollarKind,
@@ -231,6 +232,13 @@ def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float)
     return goal * behind / (ahead + behind)
 
 
+def is_stretched_cuff(description: Description) -> bool:
+    """Whether the sleeves' cuffs are closed rings that are stretched on; not where a lining is sewn to them."""
+    sleeve = description.features.sleeve
+    plain = sleeve is not None and sleeve.end is SleeveEnd.CUFF and sleeve.placket is None
+    return plain and description.bands_stretch and description.features.lining is None
+
+
 def cuff_depth(description: Description) -> float:
     sleeve = description.features.sleeve
     return in_proportion(description, CUFF) if sleeve is not None and sleeve.end.is_cuff else 0.0
@@ -287,6 +295,10 @@ def finish_end(build: Build, sleeve: Sleeve, parts: tuple[EdgePart, ...]) -> Non
             if sleeve.end is SleeveEnd.PLEATED_CUFF:
                 _pleated(build, parts[0])
             gathered = sleeve.end is SleeveEnd.GATHERED_CUFF
+            if is_stretched_cuff(build.description):
+                sewn = Sewn("cuff", "Cuff", "cuffs", "Cuffs to sleeves", Press.UP, count=2, each_hand=True)
+                stretched_on(build, parts, sewn=sewn, depth=cuff_depth(build.description))
+                return
             laps = sleeve_plackets.laps(sleeve.placket)
             cuff(
                 build,

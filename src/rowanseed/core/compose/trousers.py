@@ -13,20 +13,21 @@ from rowanseed.core.compose.bands import cuff
 from rowanseed.core.compose.build import Build, Draw, Edges, part
 from rowanseed.core.compose.drafting import DOWN, UP, curve, straight, y_at
 from rowanseed.core.compose.ease import is_yoked_at_waist
-from rowanseed.core.compose.figures import hem_ruffle
+from rowanseed.core.compose.figures import sewn_below
 from rowanseed.core.compose.folded import fold_edge
 from rowanseed.core.compose.folds import Folds
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.hip_yokes import HipYoke, add_yoke, cut_apart, has_yoke
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.sizes import Size
+from rowanseed.core.compose.stretched_bands import Sewn, stretched_on
 from rowanseed.core.compose.vocabulary import LegEnd, LegKind, Shaping
 from rowanseed.core.compose.waist_darts import waist_darts
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.below_waist import LEGS
 from rowanseed.core.pattern.envelope import Figure, Structure
-from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind
+from rowanseed.core.pattern.making import Closure, ClosureKind, FinishKind, Press
 from rowanseed.core.pattern.pieces import Corner, LineKind, Panel, Taken
 from rowanseed.core.pattern.turn_ups import TURN_UPS, folds, turn_up, whole
 
@@ -51,6 +52,8 @@ own with it (from memory)."""
 LEAN_BELOW = {True: 8.0, False: 18.0}
 """Below a bodice the centre leans in less, in mm, so that it runs on from the bodice's without a corner (from
 memory)."""
+LEG_CUFF = 45.0
+"""How deep a cuff of a leg is, in mm."""
 ENDS = {LegKind.STRAIGHT: 0.43, LegKind.WIDE: 0.56, LegKind.TAPERED: 0.33, LegKind.SHORTS: 0.60}
 """The leg's girth at its end as a share of the hip."""
 INNER = 0.28
@@ -80,7 +83,7 @@ def _is_below(build: Build) -> bool:
 def _length(build: Build, size: Size) -> float:
     """From the waist to the hem, or to the ruffle that is sewn there."""
     above = size.seam if _is_below(build) else 0.0
-    return size.length - above - hem_ruffle(build.description)
+    return size.length - above - sewn_below(build.description)
 
 
 def _depth(build: Build, size: Size) -> float:
@@ -382,7 +385,11 @@ def end_legs(build: Build, halves: tuple[Half, Half]) -> None:
             build.ways.append(("hem", TURN_UPS))
             build.assumed["features.legs.end"] = f"turned up by {in_both(up)}"
         case LegEnd.CUFF:
-            cuff(build, parts, depth=45.0, ratio=1.0, id="leg-cuff")
+            if build.description.bands_stretch:
+                sewn = Sewn("leg-cuff", "Cuff", "leg-cuffs", "Cuffs to legs", Press.UP, count=2, each_hand=True)
+                stretched_on(build, parts, sewn=sewn, depth=LEG_CUFF)
+            else:
+                cuff(build, parts, depth=LEG_CUFF, ratio=1.0, id="leg-cuff")
         case LegEnd.ELASTIC_CASING:
             for p in parts:
                 build.allow(p.piece, p.edge, 30.0, Corner.TURNED)

@@ -65,7 +65,11 @@ PHRASES = (
     (re.compile(r"\btops? of (?:the )?sleeves?\b|\b(?:sleeve )?caps?\b"), "sleeve armhole"),
     (re.compile(r"\bin(?:side leg |ner leg )?seams?\b|\binner legs?\b"), "inseam"),
     (re.compile(r"\bout(?:er )?seams?\b"), "side"),
-    (re.compile(r"\bneckbands?\b"), "neck band"),
+    (re.compile(r"\bneckbands?\b|\bneck ribbing\b"), "neck band"),
+    (
+        re.compile(r"\b(?:lower|bottom|hem) (?:bands?|ribbing)\b|\bribbing to (?:the )?(?:lower edge|bottom|hem)\b"),
+        "hemband",
+    ),
     (re.compile(r"\bnecklines?\b"), "neck"),
     (re.compile(r"\bwaistlines?\b"), "waist"),
     (re.compile(r"\bhemlines?\b"), "hem"),

@@ -33,6 +33,7 @@ _LONGER = {
     DifferenceKind.EASE: "eased into the other",
     DifferenceKind.GATHERS: "gathered to the other",
     DifferenceKind.STRETCH: "stretched on the other",
+    DifferenceKind.STRETCHED_ON: "longer than the band that is stretched on to it",
     DifferenceKind.NONE: "as long as the other",
 }
 SHARP = math.radians(50)

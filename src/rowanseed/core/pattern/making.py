@@ -23,11 +23,14 @@ class DifferenceKind(Worded):
     EASE = "ease"
     STRETCH = "stretch"
     GATHERS = "gathers"
+    STRETCHED_ON = "stretched-on", "stretched on"
+    """Side b is a band cut shorter: side a is so many times as long."""
 
 
 @dataclass(frozen=True)
 class Difference:
-    """How much longer side a of a join is meant to be: millimetres of ease or stretch, or a ratio."""
+    """How much longer side a of a join is meant to be: millimetres of ease or stretch, or a ratio, of gathers
+    and of what is stretched on."""
 
     kind: DifferenceKind = DifferenceKind.NONE
     amount: float = 0.0
@@ -145,6 +148,7 @@ class DetailKind(Worded):
     SLANT_POCKET = "slant-pocket", "slant pocket"
     WELT_POCKET = "welt-pocket", "welt pocket with bags"
     FLAP = "flap", "pocket flap"
+    POUCH = "pouch", "pouch pocket"
     STRAP = "strap"
     BIB = "bib", "bib on a band"
     BELT_LOOPS = "belt-loops"

@@ -219,6 +219,8 @@ SLASHES = ("slash", "slit")
 """The ids of the placement lines that a piece is cut open along."""
 MOUTH = ("top", "upper", "mouth")
 """What the edge is called that is a pocket's opening."""
+SLANTING = "slanting"
+"""What an edge of a pouch pocket is called that a hand goes in by."""
 AT = "@"
 """Joins the id of a piece and the number of the batch's garment that it belongs to."""
 

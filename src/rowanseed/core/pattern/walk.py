@@ -145,7 +145,7 @@ def _sides(pattern: Pattern, size: str, join: Join) -> tuple[float, float, float
             intended = join.difference.amount
         case DifferenceKind.STRETCH:
             intended = -join.difference.amount
-        case DifferenceKind.GATHERS:
+        case DifferenceKind.GATHERS | DifferenceKind.STRETCHED_ON:
             intended = b * (join.difference.amount - 1)
         case _:
             assert_never(join.difference.kind)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
-from itertools import pairwise
+from itertools import groupby, pairwise
 from typing import assert_never
 from xml.etree.ElementTree import Element
 
@@ -129,8 +129,15 @@ class _View:
 def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
     """One view from the back to the front: sleeves, panels, what lies inside them, collar and bands."""
 
+    led_to = set[str]()
+
     def part(name: str) -> Element:
-        return add(group, "a", href=f"#part-{name}", aria_label=f"{name}, its choices") if linked else group
+        if not linked:
+            return group
+        # The tab key comes to each part once; a tap anywhere on it leads to its choices.
+        again = {"tabindex": "-1"} if name in led_to else {}
+        led_to.add(name)
+        return add(group, "a", href=f"#part-{name}", aria_label=f"{name}, its choices", **again)
 
     def over(where: Element, ring: list[Point]) -> None:
         for hand in view.hands:
@@ -152,8 +159,10 @@ def _draw(group: Element, view: _View, at: At, *, linked: bool) -> None:
         for hand in view.hands:
             add(where, "path", d=path_of([at(q, hand) for q in ring]), stroke="none")
             add(where, "path", d=path_of([at(q, hand) for q in ring], closed=False), stroke=INK, stroke_width=1.6)
-    for stroke in view.sewn_on:
-        _stroke(part(stroke.part), stroke, at)
+    for name, strokes in groupby(view.sewn_on, key=lambda stroke: stroke.part):
+        where = part(name)
+        for stroke in strokes:
+            _stroke(where, stroke, at)
 
 
 def _stroke(where: Element, stroke: Stroke, at: At) -> None:
@@ -228,7 +237,7 @@ def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> 
         if name == "hem" or (name == "wrist" and one.piece.has_edge("hem")):
             if ("hem", TURN_UPS) in pattern.making.ways:
                 _turn_up(group, run, turn_up(is_child=pattern.envelope.figure is Whom.CHILDREN), hand, at)
-            else:
+            elif not _is_sewn(pattern, one.piece.id, name):
                 _hem_line(group, run, one.piece.edge(name).allowance, hand, at)
         seam = _is_inside(pattern, one.piece, name)
         add(
@@ -239,6 +248,11 @@ def _outline(group: Element, pattern: Pattern, one: Laid, hand: int, at: At) -> 
             stroke_width=1.1 if seam else 1.9,
             fill="none",
         )
+
+
+def _is_sewn(pattern: Pattern, piece: str, edge: str) -> bool:
+    """Whether a band, a cuff or a ruffle is sewn to an edge, and it is no hem."""
+    return any((p.piece, p.edge) == (piece, edge) for join in pattern.making.joins for p in (*join.a, *join.b))
 
 
 def _turn_up(group: Element, run: list[Point], wide: float, hand: int, at: At) -> None:

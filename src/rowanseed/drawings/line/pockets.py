@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.geometry.polyline import bounds
-from rowanseed.core.pattern.making import POCKET_DOTS, Detail
+from rowanseed.core.pattern.making import POCKET_DOTS, Detail, DetailKind
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Piece, PointKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Stroke
 from rowanseed.drawings.line.laid import Laid, along
@@ -30,8 +30,25 @@ def pockets(dressed: Dressed) -> Iterator[Stroke]:
     outer = {q.id.removesuffix("-outer"): (one, q) for one, q in marked if q.id.endswith("-outer")}
     named = [(inner[id], outer[id]) for id in inner if id in outer]
     rest = [pair for pair in marked if not pair[1].id.endswith(("-inner", "-outer"))]
+    pouches = {id for d in dressed.pattern.making.details if d.kind is DetailKind.POUCH for id in d.pieces}
     for (first, a), (last, b) in (*named, *zip(rest[::2], rest[1::2], strict=False)):
-        yield from _pocket(dressed, first, a, last, b)
+        if a.id.removesuffix("-inner") not in pouches:
+            yield from _pocket(dressed, first, a, last, b)
+
+
+def pouch(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
+    """Half of it on each half of the front: its upper edge, its slanting mouth, its side and its lower edge."""
+    own, one = dressed.drawn(detail.pieces[0]), dressed.laid(detail.on[0])
+    if own is None or one is None:
+        return
+    inner = next((q for q in one.piece.points if q.id == f"{own.id}-inner"), None)
+    if inner is None or dressed.size not in inner.at:
+        return
+    x, y = one.at(inner.at[dressed.size])
+    folds = {cut.fold for cut in own.cuts}
+    edges = own.shapes[dressed.size].edges
+    ring = [q for name, chain in edges.items() if name not in folds for q in flatten(chain, 2.0)]
+    yield Stroke("pockets", [(x + down, y + out) for down, out in ring])
 
 
 def _pocket(dressed: Dressed, first: Laid, a: InnerPoint, last: Laid, b: InnerPoint) -> Iterator[Stroke]:

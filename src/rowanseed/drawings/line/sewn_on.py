@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from rowanseed.core.pattern.making import Detail, DetailKind
-from rowanseed.drawings.line import bands, bibs, ends, fullness, necks, pockets, trims
+from rowanseed.drawings.line import bands, bibs, ends, fullness, necks, pockets, stretched_bands, trims
 from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
 
 
@@ -42,6 +42,7 @@ DRAWN: dict[DetailKind, Draw] = {
     DetailKind.DRAWSTRING: ends.in_a_seam,
     DetailKind.PLEATED_BAND: bands.pleated,
     DetailKind.IN_SEAM_POCKET: pockets.in_seam,
+    DetailKind.POUCH: pockets.pouch,
     DetailKind.FACED_SLIT: _faced_slit,
     DetailKind.CONTINUOUS_PLACKET: ends.sleeve_placket,
     DetailKind.TOWER_PLACKET: ends.sleeve_placket,
@@ -53,6 +54,7 @@ FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     ends.cuffs,
     fullness.gathered_caps,
     necks.bound,
+    stretched_bands.stretched,
     ends.casing,
     ends.drawn_in_neck,
     bands.back_belt,

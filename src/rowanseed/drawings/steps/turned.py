@@ -18,11 +18,17 @@ CLEAR = 2.0
 """What is folded in is looked for so much farther out than its allowance, in mm."""
 
 
+SLIVER = 0.01
+"""What is cut off a piece beside a fold is no more than such a share of it."""
+
+
 def outside(lying: Lying, parts: Iterable[EdgePart]) -> BaseGeometry:
     """A piece without what is folded in along some of its edges."""
     whole = Polygon(lying.cutting()).buffer(0)
     gone = [_beside(lying, part, -_reach(lying, part)) for part in parts]
-    return whole.difference(unary_union(gone)) if gone else whole
+    left = whole.difference(unary_union(gone)) if gone else whole
+    # The tip of an allowance beside it that reaches past what is folded in is folded with it.
+    return unary_union([one for one in getattr(left, "geoms", [left]) if one.area > SLIVER * whole.area])
 
 
 def strip(lying: Lying, part: EdgePart, deep: float) -> BaseGeometry:

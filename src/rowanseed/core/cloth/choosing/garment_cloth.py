@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.base.units import INCH, Units, format_length
+from rowanseed.core.cloth.choosing import ribbing
 from rowanseed.core.cloth.choosing.remark import Chosen, Remark
 from rowanseed.core.cloth.cloth import SHEER, Cloth, Surface
 from rowanseed.core.pattern.envelope import Structure
@@ -25,6 +26,9 @@ FULL = 1.4
 
 def remarks(chosen: Chosen) -> Iterator[Remark]:
     """On the main cloth, or on one that is set against it."""
+    if chosen.role is Role.CONTRAST and ribbing.is_for_bands(chosen):
+        yield from ribbing.remarks(chosen)
+        return
     if chosen.role is Role.MAIN and chosen.garment.envelope.fabrics:
         yield Remark("suggested", f"The envelope suggests: {'; '.join(chosen.garment.envelope.fabrics)}.")
     cloth = chosen.cloth

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.bodice import FORWARD, Upper
+from rowanseed.core.compose.bodice import Upper
+from rowanseed.core.compose.bodice_widths import FORWARD
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import UP, curve, straight

@@ -18,6 +18,7 @@ class PocketKind(Worded):
     SLANT = "slant"
     WELT = "welt"
     FLAP = "flap"
+    POUCH = "pouch"
 
     @property
     def usual_place(self) -> PocketPlace:

@@ -101,6 +101,7 @@ class HemKind(Worded):
     FACED = "faced"
     BOUND = "bound"
     BY_HAND = "by hand"
+    BAND = "band", "none: it ends in a band"
 
 
 class HemShape(Worded):

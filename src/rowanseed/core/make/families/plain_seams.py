@@ -79,6 +79,12 @@ def fullness(bench: Workbench, join: Join) -> tuple[str, ...]:
                 f"The {longer} is shorter by {bench.fine(mm)} on purpose: pin it at its ends and middle, stretch it "
                 "between the pins as you sew, and let the other side lie.",
             )
+        case Difference(kind=DifferenceKind.STRETCHED_ON):
+            shorter = bench.name(join.b[0].piece)
+            return (
+                f"The {shorter} is shorter on purpose: quarter both sides, quarter on quarter, and stretch it between "
+                "the pins as you sew; let the other side lie.",
+            )
         case Difference(kind=DifferenceKind.EASE, amount=mm) if mm >= DRAWN_UP_FROM:
             return (f"The drawn-up {longer} on top, where you can watch that no pleat is sewn in.",)
         case _:

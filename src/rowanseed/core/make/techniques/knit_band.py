@@ -8,6 +8,7 @@ from rowanseed.core.make import corners, minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bound_edges import bound_ids
 from rowanseed.core.make.families.free_edges import across
+from rowanseed.core.make.families.stretched_bands import mitred
 from rowanseed.core.make.families.suited import finds_of, why_not_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
@@ -41,7 +42,7 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         "knit takes nine tenths, a ribbing eight: hold it to the edge and stretch before you cut.",
         f"Short ends right sides together, {bench.margin(6)} seam, pressed open with the finger. Fold lengthwise, "
         "wrong sides together, and press.",
-        *_mitred(turns),
+        *mitred(turns),
         took=minutes.each(6),
         gives=(Fact.PREPARED,),
         rows=0,
@@ -77,21 +78,6 @@ def stretched_band(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         booklet=True,
         look="Pulled over the head, no thread breaks.",
     )
-
-
-def _mitred(turns: corners.Corners) -> Iterator[str]:
-    """How a band is made to turn where its edge does."""
-    if turns.at_centre:
-        yield (
-            "The ring's seam comes to the point of the V: lay the folded strip on the tissue along the neck's "
-            "stitching line and cut both ends along the centre line, an allowance beyond it; sewn there, it turns as "
-            "the neck does."
-        )
-    if turns.beside:
-        yield (
-            "At each corner lay the folded strip on the tissue along both sides, pin out what is too much on the line "
-            "that halves the corner, and sew that as a dart."
-        )
 
 
 def across_and_flat(bench: Workbench, duty: Duty) -> tuple[Need, ...]:

@@ -144,6 +144,26 @@ SCENES: Frames = {
             row((-8, -9), (-8, 24), "the row below the band"),
         ),
     ),
+    "stretched band": (
+        frame(
+            "Closed to a ring, and folded wrong sides together",
+            second("band, right side out", (-110, -8), (60, -8), (60, 8), (-110, 8)),
+            far("both raw edges even", (-110, 20), (-110, 34)),
+            at=("ring", "fold"),
+        ),
+        frame(
+            "The folded band stretched on, all three raw edges together",
+            cloth("garment, right side up", (-110, 0), (40, 0), right="left"),
+            second("band, folded in half", (40, -23), (-60, -23), (-60, -12), (40, -12)),
+            row((22, -32), (22, 10), "sewn in one with its edges"),
+            at=("sew",),
+        ),
+        frame(
+            "The band away, the allowances on the garment",
+            second("band, double", (22, -8), (110, -8), (110, 8), (22, 8)),
+            cloth("garment", (-120, 0), (14, 0), (14, 14), (-24, 14), right="left"),
+        ),
+    ),
     "turned edge": (
         frame(
             "Turned twice and stitched",

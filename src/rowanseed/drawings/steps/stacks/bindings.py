@@ -32,7 +32,7 @@ SHARE = 0.8
 
 
 @dataclass(frozen=True)
-class _Edge:
+class WorkedEdge:
     """An edge on the piece where its row begins, and what is not drawn of it."""
 
     lying: Lying
@@ -58,8 +58,10 @@ class _Edge:
         return (Row(tuple(line), begins=BEGIN in self.ends, ends=END in self.ends),)
 
 
-def _edge(bench: Workbench, op: Operation) -> _Edge | None:
-    names = list(dict.fromkeys(edge.piece for edge in op.edges))
+def edge_worked(bench: Workbench, op: Operation, *, but: frozenset[str] = frozenset()) -> WorkedEdge | None:
+    """The edge that a strip goes on, `but` not on these pieces, of which it is. None where what is worked on is not one
+    run of edges on the piece where its row begins."""
+    names = list(dict.fromkeys(edge.piece for edge in op.edges if edge.piece not in but))
     if not names:
         return None
     worked = {
@@ -73,7 +75,7 @@ def _edge(bench: Workbench, op: Operation) -> _Edge | None:
     ends = (told.get(parts[0], NOWHERE)[0], told.get(parts[-1], NOWHERE)[1])
     others = listed(lower_first(bench.piece(name).name) for name in names if name != found)
     more = f" Not drawn: {others}." if others else ""
-    return _Edge(as_drawn(bench.piece(found), bench.size), parts, ends, more)
+    return WorkedEdge(as_drawn(bench.piece(found), bench.size), parts, ends, more)
 
 
 def _is_one(bench: Workbench, piece: str, parts: Sequence[EdgePart]) -> bool:
@@ -90,7 +92,7 @@ def laid(
     far out as the strip reaches, or not yet."""
 
     def builds(bench: Workbench, op: Operation) -> Stack | None:
-        edge = _edge(bench, op)
+        edge = edge_worked(bench, op)
         if edge is None:
             return None
         window = about([edge.line], SHARE)
@@ -117,7 +119,7 @@ def wrapped(wide: float) -> Callable[[Workbench, Operation], Stack | None]:
     """A strip folded over the edge, and the row in the ditch of its seam."""
 
     def builds(bench: Workbench, op: Operation) -> Stack | None:
-        edge = _edge(bench, op)
+        edge = edge_worked(bench, op)
         if edge is None:
             return None
         window = about([edge.line], SHARE)

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from shapely.geometry import Polygon
+from shapely.geometry import LineString, Polygon
+from shapely.geometry import Point as Spot
 from shapely.geometry.base import BaseGeometry
 
 from rowanseed.core.base.words import lower_first
@@ -11,9 +12,11 @@ from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pieces import MOUTH, LineKind, Piece
+from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.places import laid_between, place_of, width_of
 from rowanseed.drawings.steps.placing import Lying, in_ring_order
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
+from rowanseed.drawings.steps.turned import inward
 
 EDGE = 2.0
 """A pocket is stitched so far inside its edge, in mm; drawn by a share of its size where that is too close to see."""
@@ -43,6 +46,45 @@ def patch(bench: Workbench, op: Operation) -> Stack | None:
     )
     layers = (*below, Layer(shape, Stuff.RIGHT, piece.name))
     return Stack(layers, words, rows=rows, marks=(place.left, place.right))
+
+
+def pouch(bench: Workbench, op: Operation) -> Stack | None:
+    """One half of a pouch on half the front, its middle on the fold: the row along its upper edge, and the one from the
+    lower end of its mouth."""
+    piece = bench.piece(op.edges[0].piece)
+    place = place_of(bench, piece.id, width_of(piece, bench.size))
+    if place is None:
+        return None
+    lying = laid_between(piece, bench.size, place.left, place.right)
+    shape = Polygon(lying.seam()).buffer(0)
+    below = place.layers(shape)
+    names = " and ".join(lower_first(layer.name) for layer in below)
+    words = (
+        f"Half of the {lower_first(piece.name)} on half of the {names}, both right side up, its middle on the fold and "
+        "its upper corner on the mark; one row along its upper edge, one from the lower end of the mouth down the side "
+        "and along the bottom. Between them the mouth stays open."
+    )
+    left, top, right, low = shape.bounds
+    by = max(EDGE, (right - left + low - top) * DRAWN / 2)
+    folds = [EdgePart(piece.id, cut.fold) for cut in piece.cuts if cut.fold]
+    middle = LineString(lying.stitched(tuple(folds[:1]))) if folds else None
+    rows = []
+    for edges in _runs(piece, op):
+        run = lying.stitched(in_ring_order(piece, [EdgePart(piece.id, edge) for edge in edges]))
+        row = aside(run, inward(lying, run) * by)
+        if middle is not None and middle.distance(Spot(row[0])) < middle.distance(Spot(row[-1])):
+            # From its end at the mouth towards the fold, over which it runs on.
+            row.reverse()
+        rows.append(Row(tuple(row), begins=True))
+    layers = (*below, Layer(shape, Stuff.RIGHT, piece.name))
+    return Stack(layers, words, rows=tuple(rows), marks=(place.left, place.right))
+
+
+def _runs(piece: Piece, op: Operation) -> tuple[tuple[str, ...], ...]:
+    """The edges that are sewn down, those above the mouths and those below them."""
+    sewn = tuple(edge.edge for edge in op.edges)
+    above = tuple(edge for edge in sewn if edge in MOUTH)
+    return above, tuple(edge for edge in sewn if edge not in above)
 
 
 def _is_double(piece: Piece) -> bool:
@@ -113,4 +155,5 @@ STACKS = {
     ("lined patch pocket", "sew"): patch,
     ("patch", "sew"): patch,
     ("pocket flap", "sew"): flap,
+    ("pouch pocket", "sew"): pouch,
 }

@@ -1,0 +1,52 @@
+"""Whether a cloth does for bands that are stretched on to their edges.
+
+How far it has to stretch is common practice, no source.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from rowanseed.core.base.units import INCH, Units, format_length
+from rowanseed.core.cloth.choosing.remark import Chosen, Remark
+from rowanseed.core.pattern.envelope import Structure
+from rowanseed.core.pattern.making import DifferenceKind
+
+STRETCHES = 0.5
+"""Ribbing stretches across by so much of its width at the least."""
+
+
+def is_for_bands(chosen: Chosen) -> bool:
+    """Whether nothing else is cut from it."""
+    on = (j for j in chosen.garment.making.joins if j.difference.kind is DifferenceKind.STRETCHED_ON)
+    bands = {part.piece for join in on for part in join.b}
+    return bool(chosen.pieces) and all(piece.own_id in bands for piece in chosen.pieces)
+
+
+def remarks(chosen: Chosen) -> Iterator[Remark]:
+    cloth, test = chosen.cloth, _stretch_test(chosen.units)
+    if cloth is None:
+        yield Remark("look-for", f"For the bands: ribbing, a knit of ribs that springs back. {test}")
+    elif cloth.structure is Structure.WOVEN:
+        yield Remark(
+            "woven-for-ribbing",
+            "The bands are cut shorter than their edges and stretched on: woven cloth does not reach. Take ribbing.",
+            "mind",
+        )
+    elif cloth.stretch and cloth.stretch < STRETCHES:
+        yield Remark(
+            "stretches-less",
+            f"Ribbing stretches by {100 * STRETCHES:.0f} % at the least; this one by {100 * cloth.stretch:.0f} %: cut "
+            "the bands longer, and try one on its edge first.",
+            "mind",
+        )
+    elif not cloth.stretch:
+        yield Remark("stretch-unknown", f"How far this one stretches is not written down. {test}")
+
+
+def _stretch_test(units: Units) -> str:
+    """How it is tried in the shop, by hand."""
+    if units is Units.METRIC:
+        return f"Try it: 10 cm across have to reach {10 * (1 + STRETCHES):g} cm without straining, and spring back."
+    reach = format_length(4 * INCH * (1 + STRETCHES), units)
+    return f"Try it: 4 in across have to reach {reach} without straining, and spring back."
