@@ -250,6 +250,55 @@ def test_a_double_breasted_jacket_gets_its_second_column_where_it_can_have_one(h
     within(hand, begun, "a double-breasted jacket")
 
 
+def test_a_hooded_sweatshirt_gets_its_ribbing_as_a_cloth_of_its_own_and_its_bands_are_stretched_on(hand, own):
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate loopback", "160", "2.5 m")
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    hand.fill(name_of("name"), "Harbour hoodie")
+    hand.fill(name_of("body_chart"), CHART)
+    for field, words in (
+        ("garment", "top"),
+        ("features.back.centre", "on the fold"),
+        ("features.opening.where", "none"),
+        ("features.collar", "hood"),
+        ("features.sleeve.kind", "dropped"),
+        ("features.sleeve.end", "cuff"),
+        ("features.hem.kind", "none: it ends in a band"),
+        ("features.pockets.0.kind", "pouch"),
+    ):
+        hand.choose(name_of(field), words)
+    expect(page.locator("#cannot-be")).to_contain_text("woven cloth does not stretch")
+    hand.choose(name_of("cloth"), "knit")
+    expect(page.locator("#cannot-be")).to_have_count(0)
+    hand.tick(name_of("features.ribbing"))
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Lower band")
+    project = sew_from_it(hand, "Nerys", "Slate loopback", "12")
+    order = page.locator("main").inner_text()
+    steps = ("Sew the pouch pocket on the front", "Press and fold the lower band", "Stretch the lower band on")
+    places = [order.index(step) for step in steps]
+    assert places == sorted(places)
+    page.goto(f"{project}/cloth")
+    expect(page.locator("main")).to_contain_text("10 cm across have to reach 15 cm")
+    within(hand, begun, "a hooded sweatshirt")
+
+
+def test_the_tab_key_comes_to_each_part_of_the_line_drawing_once(hand, own):
+    """Of a band every rib was a stop."""
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    hand.choose(name_of("garment"), "top")
+    hand.choose(name_of("features.sleeve.kind"), "set in")
+    hand.choose(name_of("features.sleeve.end"), "cuff")
+    hand.tick(name_of("features.ribbing"))
+    expect(page.locator("#look svg a[href='#part-sleeve']")).not_to_have_count(0)
+    stops = page.locator("#look svg a:not([tabindex='-1'])")
+    led_to = [link.get_attribute("href") for link in stops.all()]
+    assert len(led_to) <= 2 * len(set(led_to)), "once in front and once behind"
+
+
 def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):
     page = hand.page
     page.goto(f"{own.url}/patterns/describe")

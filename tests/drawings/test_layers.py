@@ -18,8 +18,8 @@ from shapely.ops import unary_union
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.families.bands import band_of
 from rowanseed.core.make.families.tunnels import GAP
-from rowanseed.core.make.families.waistbands import band_of
 from rowanseed.core.make.operation import Act
 from rowanseed.core.make.workbench import workbench
 from rowanseed.core.pattern.making import DetailKind, EdgePart

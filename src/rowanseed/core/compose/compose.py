@@ -12,31 +12,30 @@ from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs
 from rowanseed.core.compose.allowances import room_for_a_tunnel, room_for_zips
 from rowanseed.core.compose.apron import apron
+from rowanseed.core.compose.as_pattern import as_pattern, to_stretch
 from rowanseed.core.compose.band_notches import notch_bands
 from rowanseed.core.compose.body import halves
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.centre_lines import draw_centre_lines
-from rowanseed.core.compose.description import Description, PrintedView
-from rowanseed.core.compose.ease import is_free_at_the_hip, is_full
+from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.ease import is_full
 from rowanseed.core.compose.facing import leave_open
 from rowanseed.core.compose.feature import Body, Ended
 from rowanseed.core.compose.features import FEATURES
-from rowanseed.core.compose.figures import figures, reaches_the_hip, sewn_below
+from rowanseed.core.compose.figures import figures
 from rowanseed.core.compose.hems import hem
 from rowanseed.core.compose.idle import tell_idle
 from rowanseed.core.compose.notches import notch
-from rowanseed.core.compose.notion_text import is_cloth, read_notion
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
-from rowanseed.core.compose.sizes import NAPE, Size
 from rowanseed.core.compose.tunnels import elastic_at
-from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist, WaistLevel
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.make.trimming import USUAL
 from rowanseed.core.pattern.check import ALLOWANCES_CROSS, faults
-from rowanseed.core.pattern.envelope import Envelope, PrintedYardage, Structure, View
+from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.inner_lines import with_lines_inside
 from rowanseed.core.pattern.making import (
     STIFFEN,
@@ -108,7 +107,7 @@ def compose(description: Description) -> Composed:
     if build.description.features.interfacing_kind is InterfacingKind.SEWN_IN:
         stiff = (p.id for p in build.pieces.values() if any(c.role is Role.INTERFACING for c in p.cuts))
         build.ways += [(f"{STIFFEN}{id}", "sewn-in-interfacing") for id in stiff]
-    pattern = replace(_pattern(build), assumed=_unconfirmed(build))
+    pattern = replace(as_pattern(build), assumed=_unconfirmed(build))
     _refuse_what_does_not_meet(pattern, description)
     _refuse_views_that_end_too_high(pattern, description)
     if description.measured:
@@ -158,13 +157,6 @@ def _refuse_views_that_end_too_high(pattern: Pattern, description: Description) 
                 raise DescriptionRefused((Refusal("views", said),)) from refused
 
 
-def _to_stretch(build: Build) -> float:
-    """How far the cloth has to stretch so that the neck goes over a head, as a share of its length."""
-    if not build.description.is_over_the_head:
-        return 0.0
-    return round(max((block.stretch for block in build.blocks.values()), default=1.0) - 1, 3)
-
-
 USUALLY_STIFF = (Interfaced.COLLAR, Interfaced.CUFFS, Interfaced.PLACKETS, Interfaced.WAISTBAND, Interfaced.FACINGS)
 
 
@@ -179,7 +171,7 @@ def _tell_limp(build: Build) -> None:
 def _pulled_on(build: Build) -> None:
     """Say what was cut wider than it would fit, since nothing opens it."""
     description = build.description
-    stretch = _to_stretch(build)
+    stretch = to_stretch(build)
     if description.is_over_the_head and (stretch or any(block.loose > 0 for block in build.blocks.values())):
         where = f" where the cloth stretches by {100 * stretch:.0f} %" if stretch else ""
         build.assumed["features.neck.shape"] = f"the neck is wide enough for a head{where}: nothing opens it"
@@ -331,81 +323,3 @@ def _waist_seam(build: Build, front: Half, back: Half, below: tuple[Half, Half])
     if waist is Waist.DRAWSTRING:
         cord = Detail("waist-cord", "Drawstring in the waist seam", DetailKind.DRAWSTRING, along=("waist",))
         build.details.append(cord)
-
-
-# ---------------------------------------------------------------- the pattern
-
-
-def _drawn_length(build: Build, size: Size) -> float:
-    """How long the garment is as it is drawn: of one with a bodice from the nape, a ruffle at its hem included."""
-    description = build.description
-    if not description.garment.has_bodice or description.has_waist_seam:
-        return size.length
-    return build.block(size, is_front=False).hem - NAPE + sewn_below(description)
-
-
-def _as_long(finished: Mapping[str, Mapping[str, float]], below: float) -> Mapping[str, Mapping[str, float]]:
-    """The finished measurements of a view whose lower edge lies so far below the one described."""
-    longer = {size: mm + below for size, mm in finished["length"].items()}
-    return {**finished, "length": longer}
-
-
-def _from_the_top(measure: str) -> int:
-    """Where a finished measurement stands in a list that goes down the body; what else is printed comes after."""
-    order = ("bust", "waist", "hip")
-    return order.index(measure) if measure in order else len(order)
-
-
-def _pattern(build: Build) -> Pattern:
-    description = build.description
-    sizes = build.figures.names
-    chart = {
-        name: {size.name: getattr(size, f"body_{name}") for size in build.figures.sizes}
-        for name in ("bust", "waist", "hip")
-    }
-    finished = {
-        "hip": {size.name: size.hip for size in build.figures.sizes},
-        "length": {size.name: _drawn_length(build, size) for size in build.figures.sizes},
-    }
-    if description.garment.hangs_from_the_shoulders:
-        finished["bust"] = {size.name: size.bust for size in build.figures.sizes}
-    fits = description.seam_level is WaistLevel.NATURAL and not description.is_drawn_in
-    if fits and all(size.waist is not None for size in build.figures.sizes):
-        finished["waist"] = {size.name: size.waist or 0.0 for size in build.figures.sizes}
-    finished |= {name: dict(row) for name, row in description.finished.items()}
-    finished = {name: finished[name] for name in sorted(finished, key=_from_the_top)}
-    if is_free_at_the_hip(description) or not reaches_the_hip(description, build.figures.sizes):
-        finished.pop("hip", None)
-    at_the_hip = () if is_free_at_the_hip(description) else ("hip",)
-    usual = ("bust",) if description.garment.hangs_from_the_shoulders else ("waist", *at_the_hip)
-    if description.seam_level is not WaistLevel.NATURAL:
-        finished.pop("waist", None)
-    views = description.views or (PrintedView("A"),)
-    return Pattern(
-        name=description.name,
-        house=description.house,
-        code=description.code,
-        garment=description.garment.words,
-        envelope=Envelope(
-            views=tuple(View(one.id, one.name or "As described", one.below) for one in views),
-            sizes=sizes,
-            sized_by=description.sized_by or usual,
-            body_chart={**chart, **description.body_chart},
-            finished={one.id: _as_long(finished, one.below) for one in views},
-            yardage=tuple(
-                PrintedYardage(one.id, size, Role(line.role), line.width, line.one_way, line.length)
-                for one in views
-                for line in description.yardage
-                if line.view in ("", one.id)
-                for size in ((line.size,) if line.size else sizes)
-            ),
-            notions=tuple(read_notion(said) for said in description.notions if not is_cloth(said)),
-            figure=description.figure,
-            fabrics=description.fabrics,
-            runs=description.runs,
-            cloth=description.cloth,
-            stretch=_to_stretch(build),
-        ),
-        pieces=tuple(replace(piece, approximate=True) for piece in build.pieces.values()),
-        making=build.making(),
-    )

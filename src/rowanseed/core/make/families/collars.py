@@ -8,16 +8,9 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import PASSES, band_of, inside_of, is_folded
 from rowanseed.core.make.families.laps import is_lap_end
-from rowanseed.core.make.families.waistbands import (
-    PASSES,
-    band_of,
-    ends_of_facings_caught,
-    folded_first,
-    inside_of,
-    is_folded,
-    turned_first,
-)
+from rowanseed.core.make.families.waistbands import ends_of_facings_caught, folded_first, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.run import RAW_EDGE, Run

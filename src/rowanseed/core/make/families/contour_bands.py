@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.make.families.waistbands import inside_of, is_folded
+from rowanseed.core.make.families.bands import inside_of, is_folded
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Finish, Join

@@ -8,10 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import band_of
 from rowanseed.core.make.families.between_notches import between_notches
 from rowanseed.core.make.families.eased import KEY, fullness_ids
 from rowanseed.core.make.families.suited import finds_of, why_not_of
-from rowanseed.core.make.families.waistbands import band_of, sides_first
+from rowanseed.core.make.families.waistbands import sides_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.workbench import Workbench, both_sides, shown

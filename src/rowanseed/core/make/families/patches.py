@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.waistbands import is_folded
+from rowanseed.core.make.families.bands import is_folded
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, On, Operation
 from rowanseed.core.make.technique import Duty, Finds, Technique

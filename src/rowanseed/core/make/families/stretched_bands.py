@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from rowanseed.core.make import corners
-from rowanseed.core.make.families.waistbands import is_folded
+from rowanseed.core.make.families.bands import is_folded
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join, Press
@@ -52,7 +52,7 @@ def bands(bench: Workbench) -> Iterator[StretchedBand]:
             yield StretchedBand(join=join, piece=piece, ends=ends, inner=inner)
 
 
-def band_of(bench: Workbench, join: str) -> StretchedBand:
+def stretched_band_of(bench: Workbench, join: str) -> StretchedBand:
     """The band that a seam puts on. Raises StopIteration where it puts on none."""
     return next(band for band in bands(bench) if band.join.id == join)
 

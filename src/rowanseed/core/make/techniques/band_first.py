@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import crotches, invisible_zips, waistbands
+from rowanseed.core.make.families import bands, crotches, invisible_zips, waistbands
 from rowanseed.core.make.families.bands_and_zips import WHY
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.run import ZIP, Run
@@ -20,8 +20,8 @@ def finds(bench: Workbench) -> Iterator[Duty]:
     """A folded band without an underlap on a waist whose opening has an invisible zip: band, its inside and the zip."""
     for found in waistbands.finds(bench):
         join = bench.joins[found.id]
-        piece = waistbands.band_of(bench, join) or ""
-        inside = waistbands.inside_of(bench, piece)
+        piece = bands.band_of(bench, join) or ""
+        inside = bands.inside_of(bench, piece)
         closure = _zip(bench, found.id)
         laps = any(p.piece == piece and (p.from_mark or p.to_mark) for p in (*join.a, *join.b))
         if inside is None or closure is None or laps or _in_crotch(bench, closure) or _hangs_a_lining(bench, found.id):

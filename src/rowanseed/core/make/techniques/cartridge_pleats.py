@@ -8,10 +8,11 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import band_of
 from rowanseed.core.make.families.eased import KEY, fullness_ids, join_of
 from rowanseed.core.make.families.gathering import drawn_to, why_not_gathered
 from rowanseed.core.make.families.suited import why_not_of
-from rowanseed.core.make.families.waistbands import band_of, made_up, sides_first
+from rowanseed.core.make.families.waistbands import made_up, sides_first
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single

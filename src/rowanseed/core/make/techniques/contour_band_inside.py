@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import PASSES
 from rowanseed.core.make.families.contour_bands import ID, bands
-from rowanseed.core.make.families.waistbands import PASSES
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import NEEDLE, Workbench, shown

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import PASSES
 from rowanseed.core.make.families.contour_bands import ID, bands
-from rowanseed.core.make.families.waistbands import PASSES
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation, Supply, Use
 from rowanseed.core.make.run import Run
 from rowanseed.core.make.shared import grade, press, sew, understitch

@@ -6,8 +6,9 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import ends_at
 from rowanseed.core.make.families.plain_seams import run_of, stitching
-from rowanseed.core.make.families.waistbands import ends_at, ends_of_facings_caught
+from rowanseed.core.make.families.waistbands import ends_of_facings_caught
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew

@@ -9,7 +9,7 @@ from rowanseed.core.make import corners, facts, minutes, settings
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stretched_bands import StretchedBand, band_of, bands, mitred
+from rowanseed.core.make.families.stretched_bands import StretchedBand, bands, mitred, stretched_band_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
@@ -32,7 +32,7 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
-    band = band_of(bench, duty.id)
+    band = stretched_band_of(bench, duty.id)
     step = of_joins(bench, ID, band.join.id)
     name = bench.name(band.piece)
     yield _ring(bench, step, band, name)

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from rowanseed.core.make import minutes
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.along_an_edge import on_closure
+from rowanseed.core.make.families.bands import tied_band
 from rowanseed.core.make.families.buttonholes import after_everything
-from rowanseed.core.make.families.waistbands import tied_band
 from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single

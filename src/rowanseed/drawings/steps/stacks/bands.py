@@ -12,7 +12,7 @@ from shapely.geometry.base import BaseGeometry
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families import contour_bands
-from rowanseed.core.make.families.waistbands import INNER, PASSES, band_of, runs_on
+from rowanseed.core.make.families.bands import INNER, PASSES, band_of, runs_on
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against

@@ -6,7 +6,7 @@ from shapely.affinity import rotate
 from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make.families.waistbands import tied_band
+from rowanseed.core.make.families.bands import tied_band
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
