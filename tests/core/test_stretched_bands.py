@@ -53,7 +53,10 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind
 from rowanseed.core.pattern.pieces import Grain, LineKind, Role
+from rowanseed.core.pattern.stretched import stretched_bands
 from rowanseed.core.pattern.walk import part_length
+from rowanseed.core.saving.tactic import Garment
+from rowanseed.core.saving.tactics.bands_across import TACTIC
 from rowanseed.formats.description_json import read_description, write_description
 
 from .descriptions import banded, drafted, mended
@@ -95,7 +98,7 @@ def test_every_band_is_shorter_by_its_share_and_cut_across_in_every_size(descrip
     for join in bands(pattern):
         piece = pattern.piece(join.b[0].piece)
         (cut,) = piece.cuts
-        assert cut.grain is Grain.CROSSWISE
+        assert cut.grain is Grain.LENGTHWISE
         assert cut.role is (Role.CONTRAST if description.features.ribbing else Role.MAIN)
         fold = next(line for line in piece.lines if line.kind is LineKind.FOLD)
         for size in pattern.envelope.sizes:
@@ -103,8 +106,11 @@ def test_every_band_is_shorter_by_its_share_and_cut_across_in_every_size(descrip
             assert band == pytest.approx(share * edge, abs=0.05)
             # Both raw edges lie on each other when it is folded.
             edges = piece.shapes[size].edges
+            # Along the grain it is as wide as both its layers: its arrow says how it lies.
+            (top, side), (low, other) = piece.shapes[size].grainline
+            assert side == other and 0.0 < low - top < chain_length(edges["end"])
             assert chain_length(edges["inner"]) == pytest.approx(chain_length(edges["edge"]))
-            assert fold.ends[size][0][1] == pytest.approx(chain_length(edges["end"]) / 2)
+            assert fold.ends[size][0][0] == pytest.approx(chain_length(edges["end"]) / 2)
 
 
 @pytest.mark.parametrize("name", ["sweatshirt", "t-shirt", "v-necked sweatshirt", "ribbed pullover"])
@@ -210,6 +216,17 @@ def test_a_band_that_stretches_is_not_interfaced_and_that_is_told():
 def test_ribbing_is_judged_as_ribbing_and_not_as_the_garments_cloth(name, cloth, told):
     found = remarks(Chosen(everyday(name), "A", Role.CONTRAST, cloth, None, Units.METRIC))
     assert [f"{'!' * (one.weight == 'mind')}{one.id}" for one in found] == ([told] if told else [])
+
+
+@pytest.mark.parametrize("name", ["sweatshirt", *RIBBED])
+def test_no_band_that_stretches_is_turned_to_save_cloth(name):
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[len(pattern.envelope.sizes) // 2]
+    freed = TACTIC.reshape(pattern, size)
+    held = stretched_bands(pattern.making)
+    assert held
+    assert all(piece.cuts == freed.piece(piece.id).cuts for piece in pattern.pieces if piece.id in held)
+    assert not TACTIC.offered(Garment(pattern, "A", Role.CONTRAST))
 
 
 def test_its_inner_edge_is_caught_in_the_seam_and_nothing_turns_it_in():

@@ -2,15 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
+from itertools import pairwise
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.compose.bands import along, band_draw, folded
+from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.proportion import band_share
 from rowanseed.core.compose.sizes import Size
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
-from rowanseed.core.pattern.pieces import Grain, Panel, Role
+from rowanseed.core.pattern.pieces import LineKind, Panel, Role
+
+EDGES = ("inner", "end", "edge", "start")
+"""Of a band: the edge that is caught in its seam, an end, the edge that is sewn on, the other end."""
 
 
 @dataclass(frozen=True)
@@ -34,7 +40,7 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
 
     def draw(size: Size) -> Edges:
         long = along(build, parts, size) * of_edge * rings / sewn.count
-        return band_draw(long, 2 * depth, ("inner", "end", "edge", "start"))
+        return _across(long, 2 * depth)
 
     build.piece(
         sewn.id,
@@ -45,9 +51,7 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
         pair=sewn.count > 1,
         role=Role.CONTRAST if build.description.features.ribbing else Role.MAIN,
     )
-    piece = build.pieces[sewn.id]
-    build.change(sewn.id, cuts=tuple(replace(cut, grain=Grain.CROSSWISE) for cut in piece.cuts))
-    folded(build, sewn.id, depth)
+    build.line(sewn.id, LineKind.FOLD, "fold", lambda size: ((depth, 0.0), (depth, _long(build, sewn.id, size))))
     build.join(
         f"{sewn.id}-ends",
         f"Ends of the {name}",
@@ -67,3 +71,13 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
     )
     inner = (part(sewn.id, "inner"),)
     build.finish(f"{sewn.id}-inner", f"Inner edge of the {name}", FinishKind.CAUGHT, inner)
+
+
+def _across(long: float, wide: float) -> Edges:
+    """A rectangle `wide` along the grain and `long` across it, where a knit stretches most."""
+    corners = ((wide, 0.0), (wide, long), (0.0, long), (0.0, 0.0), (wide, 0.0))
+    return {edge: straight(*ends) for edge, ends in zip(EDGES, pairwise(corners), strict=True)}
+
+
+def _long(build: Build, id: str, size: Size) -> float:
+    return chain_length(build.edge(id, "inner", size))

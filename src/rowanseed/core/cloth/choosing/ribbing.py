@@ -10,7 +10,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.units import INCH, Units, format_length
 from rowanseed.core.cloth.choosing.remark import Chosen, Remark
 from rowanseed.core.pattern.envelope import Structure
-from rowanseed.core.pattern.making import DifferenceKind
+from rowanseed.core.pattern.stretched import stretched_bands
 
 STRETCHES = 0.5
 """Ribbing stretches across by so much of its width at the least."""
@@ -18,8 +18,7 @@ STRETCHES = 0.5
 
 def is_for_bands(chosen: Chosen) -> bool:
     """Whether nothing else is cut from it."""
-    on = (j for j in chosen.garment.making.joins if j.difference.kind is DifferenceKind.STRETCHED_ON)
-    bands = {part.piece for join in on for part in join.b}
+    bands = stretched_bands(chosen.garment.making)
     return bool(chosen.pieces) and all(piece.own_id in bands for piece in chosen.pieces)
 
 

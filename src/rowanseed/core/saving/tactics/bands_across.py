@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Grain, Panel
+from rowanseed.core.pattern.stretched import stretched_bands
 from rowanseed.core.saving.tactic import Cost, Garment, Tactic
 
 
@@ -14,15 +15,22 @@ def _freed(cut: Cut) -> Cut:
 
 
 def _across(pattern: Pattern, size: str) -> Pattern:
+    held = stretched_bands(pattern.making)
     pieces = (
-        replace(piece, cuts=tuple(_freed(cut) for cut in piece.cuts)) if piece.panel is Panel.BAND else piece
+        replace(piece, cuts=tuple(_freed(cut) for cut in piece.cuts))
+        if piece.panel is Panel.BAND and piece.own_id not in held
+        else piece
         for piece in pattern.pieces
     )
     return replace(pattern, pieces=tuple(pieces))
 
 
 def _is_offered(garment: Garment) -> bool:
-    return any(piece.panel is Panel.BAND and cut.grain is Grain.LENGTHWISE for piece, cut in garment.pieces)
+    held = stretched_bands(garment.pattern.making)
+    return any(
+        piece.panel is Panel.BAND and piece.own_id not in held and cut.grain is Grain.LENGTHWISE
+        for piece, cut in garment.pieces
+    )
 
 
 TACTIC = Tactic(

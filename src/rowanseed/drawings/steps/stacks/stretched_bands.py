@@ -26,7 +26,7 @@ def _band(bench: Workbench, op: Operation) -> StretchedBand | None:
 def _wide(bench: Workbench, band: StretchedBand) -> float:
     """How wide a band is when it is folded, in mm."""
     (fold,) = (line for line in bench.piece(band.piece).lines if line.kind is LineKind.FOLD)
-    return fold.ends[bench.size][0][1]
+    return fold.ends[bench.size][0][0]
 
 
 def put_on(bench: Workbench, op: Operation) -> Stack | None:
