@@ -35,6 +35,7 @@ from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.seamline import lines
+from rowanseed.drawings.line.drawing import line_drawing
 
 from .everyday import everyday
 
@@ -121,3 +122,22 @@ def test_a_list_that_calls_it_a_kangaroo_pocket_is_ticked_off():
     tick = ticked_off(everyday("smock"), read_pieces(["4 Kangaroo pocket: cut 1 on fold"]))[0]
     assert tick.piece is not None
     assert (tick.piece.id, tick.question) == ("pouch-pocket", "")
+
+
+def test_a_drawn_pouch_that_does_not_say_where_its_mouths_are_is_told():
+    pattern = everyday("smock")
+    edges = tuple(replace(e, name="slope") if e.name == "slanting" else e for e in pattern.piece("pouch-pocket").edges)
+    shapes = {
+        size: replace(shape, edges={("slope" if n == "slanting" else n): chain for n, chain in shape.edges.items()})
+        for size, shape in pattern.piece("pouch-pocket").shapes.items()
+    }
+    pieces = tuple(replace(p, edges=edges, shapes=shapes) if p.id == "pouch-pocket" else p for p in pattern.pieces)
+    finishes = tuple(
+        replace(f, parts=tuple(replace(p, edge="slope") if p.edge == "slanting" else p for p in f.parts))
+        for f in pattern.making.finishes
+    )
+    changed = replace(pattern, pieces=pieces, making=replace(pattern.making, finishes=finishes))
+    size = pattern.envelope.sizes[0]
+    made = compile_garment(changed, "A", size, MakingChoices())
+    assert any("Pouch pocket" in gap.said and "booklet" in gap.said for gap in made.gaps)
+    assert line_drawing(changed)

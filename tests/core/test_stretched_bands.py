@@ -53,6 +53,7 @@ from rowanseed.core.make.sequencer import sequence
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.making import DifferenceKind, FinishKind
 from rowanseed.core.pattern.pieces import Grain, LineKind, Role
+from rowanseed.core.pattern.references import gaps
 from rowanseed.core.pattern.stretched import stretched_bands
 from rowanseed.core.pattern.walk import part_length
 from rowanseed.core.saving.tactic import Garment
@@ -234,6 +235,18 @@ def test_its_inner_edge_is_caught_in_the_seam_and_nothing_turns_it_in():
     inner = [finish for finish in pattern.making.finishes if finish.id.endswith("-inner")]
     assert {finish.kind for finish in inner} == {FinishKind.CAUGHT}
     assert not [op for op in steps(pattern) if op.id.startswith("turn-in")]
+
+
+@pytest.mark.parametrize("amount", [0.0, 1.0, -2.0, 40.0])
+def test_a_drawn_pattern_whose_band_is_not_shorter_than_its_edge_is_not_complete(amount):
+    pattern = everyday("sweatshirt")
+    joins = tuple(
+        replace(j, difference=replace(j.difference, amount=amount)) if j.id == "neck" else j
+        for j in pattern.making.joins
+    )
+    changed = replace(pattern, making=replace(pattern.making, joins=joins))
+    assert not list(gaps(pattern))
+    assert ["is stretched on" in gap.problem for gap in gaps(changed)] == [True]
 
 
 def test_the_document_keeps_it():

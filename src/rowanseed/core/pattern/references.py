@@ -7,13 +7,15 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from rowanseed.core.geometry.outline import Point
-from rowanseed.core.pattern.making import EdgePart, Making
+from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Making
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Piece
 
 FARTHEST = 20_000.0
 """No point of a pattern is farther from its piece's origin than this, in mm."""
 MOST_SEGMENTS = 2000
+MOST_STRETCHED = 4.0
+"""An edge is at most so many times as long as the band that is stretched on to it."""
 LONGEST_NAME = 200
 
 
@@ -89,6 +91,8 @@ def _of_graph(pattern: Pattern) -> Iterator[Gap]:
             yield Gap("", "", f"The join “{join.name}” has a side without edges.")
         if not math.isfinite(join.difference.amount) or not -1000 <= join.difference.amount <= 1000:
             yield Gap("", "", f"The join “{join.name}” differs by an amount that cannot be right.")
+        if join.difference.kind is DifferenceKind.STRETCHED_ON and not 1 < join.difference.amount <= MOST_STRETCHED:
+            yield Gap("", "", f"The join “{join.name}” is stretched on: its band has to be shorter than its edge.")
     for where, part in _parts(making):
         yield from _of_part(where, part, pieces)
     for finish in making.finishes:

@@ -27,8 +27,9 @@ TACK = 10.0
 def finds(bench: Workbench) -> Iterator[Duty]:
     """Pouches with their edges; a seam down the middle of one that is cut in halves is a seam like any other."""
     for detail in bench.details_of(DetailKind.POUCH):
-        if detail.pieces and detail.on:
-            yield single(detail.id, *(id for id in bench.parts_of(detail) if id in bench.finishes))
+        own = [id for id in bench.parts_of(detail) if id in bench.finishes]
+        if detail.pieces and detail.on and any(p.edge == SLANTING for id in own for p in bench.finishes[id].parts):
+            yield single(detail.id, *own)
 
 
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
