@@ -39,7 +39,7 @@ def pockets(dressed: Dressed) -> Iterator[Stroke]:
 def pouch(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
     """Half of it on each half of the front: its upper edge, its slanting mouth, its side and its lower edge."""
     own = next((found for id in detail.pieces if (found := dressed.drawn(id)) is not None), None)
-    one = next((found for id in detail.on if (found := dressed.laid(id)) is not None), None)
+    one = next((lying for id in detail.on if (lying := dressed.laid(id)) is not None), None)
     if own is None or one is None:
         return
     inner = next((q for q in one.piece.points if q.id == f"{own.id}-inner"), None)
