@@ -11,6 +11,9 @@ from dataclasses import replace
 import pytest
 from hypothesis import HealthCheck, given, settings
 
+from rowanseed.core.alter.carry_out import carry_out
+from rowanseed.core.alter.change import Alteration
+from rowanseed.core.alter.kinds import offered
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.choosing import Chosen, remarks
 from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
@@ -45,6 +48,7 @@ from rowanseed.core.compose.vocabulary import (
     Where,
 )
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.make.booklet_text import match_steps
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.equipment import Equipment
@@ -67,9 +71,15 @@ BAND = Hem(HemKind.BAND)
 ZIPPED = Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP)
 RIBBED = ("hooded sweatshirt", "v-necked sweatshirt", "ribbed pullover", "joggers")
 RIBBING = Cloth(
-    "rib", width=1000.0, length=1000.0, selvedge=10.0, direction=Direction.TWO_WAY, fibre=Fibre.COTTON,
-    structure=Structure.KNIT, stretch=0.8,
-)  # fmt: skip
+    "rib",
+    width=1000.0,
+    length=1000.0,
+    selvedge=10.0,
+    direction=Direction.TWO_WAY,
+    fibre=Fibre.COTTON,
+    structure=Structure.KNIT,
+    stretch=0.8,
+)
 
 
 def described(cloth=Structure.KNIT, garment=GarmentKind.TOP, **features):
@@ -162,8 +172,10 @@ def test_its_seam_stretches_whatever_the_garment_is_cut_of():
 
 
 def test_the_seam_of_a_band_comes_to_the_point_of_a_v_and_else_to_the_centre_back():
-    said = {name: " ".join(h for op in steps(everyday(name)) if op.id == "sew-neck" for h in op.how)
-            for name in ("sweatshirt", "v-necked sweatshirt")}  # fmt: skip
+    said = {
+        name: " ".join(how for op in steps(everyday(name)) if op.id == "sew-neck" for how in op.how)
+        for name in ("sweatshirt", "v-necked sweatshirt")
+    }
     assert "to the centre back, its middle to the centre front" in said["sweatshirt"]
     assert "to the point of the V" in said["v-necked sweatshirt"]
 
@@ -228,6 +240,30 @@ def test_no_band_that_stretches_is_turned_to_save_cloth(name):
     assert held
     assert all(piece.cuts == freed.piece(piece.id).cuts for piece in pattern.pieces if piece.id in held)
     assert not TACTIC.offered(Garment(pattern, "A", Role.CONTRAST))
+
+
+def band_and_edge(pattern, size):
+    (join,) = (j for j in bands(pattern) if j.id == "lower-band")
+    return [sum(part_length(pattern, size, p) for p in side) for side in (join.b, join.a)]
+
+
+def test_a_lower_band_follows_a_garment_that_is_made_wider_by_its_share():
+    pattern = everyday("sweatshirt")
+    size = pattern.envelope.sizes[2]
+    (kind,) = (one for one in offered(pattern, size) if one.id == "seam")
+    before, changed = band_and_edge(pattern, size)[1], 0
+    for place in kind.places_on(pattern, size):
+        asked = Alteration(kind.id, 30.0, place.at, place.level, place.school)
+        band, edge = band_and_edge(carry_out(pattern, size, [asked]).pattern, size)
+        assert band == pytest.approx(0.9 * edge, abs=0.1)
+        changed += abs(edge - before) > 5.0
+    assert changed
+
+
+def test_what_a_booklet_says_of_its_bands_is_found():
+    lines = ["Sew ribbing to lower edge", "Sew cuffs to sleeves.", "Stretch neckband onto neckline"]
+    found = [one.said[0] for one in match_steps(everyday("sweatshirt"), lines)]
+    assert found == ["Lower band to the lower edge", "Cuffs to sleeves", "Neck band to the neck"]
 
 
 def test_its_inner_edge_is_caught_in_the_seam_and_nothing_turns_it_in():

@@ -15,6 +15,7 @@ from rowanseed.core.compose.description import (
     Description,
     Elastic,
     Features,
+    Hem,
     Neck,
     Opening,
     Pocket,
@@ -34,6 +35,7 @@ from rowanseed.core.compose.vocabulary import (
     ElasticPlace,
     GarmentKind,
     Hand,
+    HemKind,
     NeckFinish,
     OpeningKind,
     Placket,
@@ -113,6 +115,9 @@ def strokes(features, panel, garment=GarmentKind.DRESS):
         (PULLED_ON, {"elastic": (Elastic(ElasticPlace.NECK, 8.0),), "neck": Neck()}, BOTH),
         (SLEEVED, {"opening": Opening(Where.FRONT, OpeningKind.SLIT), "back": Side()}, FRONT),
         (SLEEVED, {"opening": Opening(Where.BACK, OpeningKind.KEYHOLE), "back": Side()}, BACK),
+        (PULLED_ON, {"hem": Hem(HemKind.BAND), "ribbing": True}, BOTH),
+        (PULLED_ON, {"neck": Neck(finish=NeckFinish.BAND), "ribbing": True}, BOTH),
+        (PULLED_ON, {"pockets": (Pocket(PocketKind.POUCH),)}, FRONT),
     ],
 )
 def test_what_is_sewn_on_shows_on_the_side_that_it_is_on(of, more, on):

@@ -24,49 +24,29 @@ WELT = frame(
     far("the allowance, trimmed", (-80, 32), (-58, 32)),
 )
 
+MOUTH = frame(
+    "The mouth folded and stitched first",
+    second("pocket, right side out", (-110, 0), (40, 0), (40, 12), (-6, 12), right="left", neatened=True),
+    row((8, -9), (8, 21)),
+    far("the mouth's hem", (8, 32), (40, 32)),
+    at=("mouth",),
+)
+NEATENED = frame(
+    "Every edge neatened, one layer, before anything is folded",
+    second("pocket, right side up", (-110, 0), (50, 0), right="left"),
+    loops((48, 0), 16, "neatening over the raw edge, no cloth cut off"),
+    at=("neaten",),
+)
+LAID_ON = frame(
+    "Its edges pressed in over a card, laid on its marks and edgestitched",
+    cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
+    second("pocket, its edges folded under", (60, 0), (-50, 0), (-50, 12), (-20, 12), right="right"),
+    row((-43, -9), (-43, 33), "the row, close to the fold"),
+)
+
 SCENES: Frames = {
-    "patch pocket": (
-        frame(
-            "The mouth folded and stitched first",
-            second("pocket, right side out", (-110, 0), (40, 0), (40, 12), (-6, 12), right="left", neatened=True),
-            row((8, -9), (8, 21)),
-            far("the mouth's hem", (8, 32), (40, 32)),
-            at=("mouth",),
-        ),
-        frame(
-            "Every edge neatened, one layer, before anything is folded",
-            second("pocket, right side up", (-110, 0), (50, 0), right="left"),
-            loops((48, 0), 16, "neatening over the raw edge, no cloth cut off"),
-            at=("neaten",),
-        ),
-        frame(
-            "Its edges pressed in over a card, laid on its marks and edgestitched",
-            cloth("garment, right side up", (-120, 24), (120, 24), right="left"),
-            second("pocket, its edges folded under", (60, 0), (-50, 0), (-50, 12), (-20, 12), right="right"),
-            row((-43, -9), (-43, 33), "the row, close to the fold"),
-        ),
-    ),
-    "pouch pocket": (
-        frame(
-            "A mouth folded to the wrong side and stitched first",
-            second("pocket, right side out", (-110, 0), (40, 0), (40, 12), (-6, 12), right="left", neatened=True),
-            row((8, -9), (8, 21)),
-            far("the mouth's hem", (8, 32), (40, 32)),
-            at=("mouths",),
-        ),
-        frame(
-            "Every edge neatened, one layer, before anything is folded",
-            second("pocket, right side up", (-110, 0), (50, 0), right="left"),
-            loops((48, 0), 16, "neatening over the raw edge, no cloth cut off"),
-            at=("neaten",),
-        ),
-        frame(
-            "Its edges pressed in over a card, laid on its marks and edgestitched",
-            cloth("front, right side up", (-120, 24), (120, 24), right="left"),
-            second("pocket, its edges folded under", (60, 0), (-50, 0), (-50, 12), (-20, 12), right="right"),
-            row((-43, -9), (-43, 33), "the row, close to the fold"),
-        ),
-    ),
+    "patch pocket": (MOUTH, NEATENED, LAID_ON),
+    "pouch pocket": (replace(MOUTH, at=("mouths",)), NEATENED, LAID_ON),
     "lined patch pocket": (
         frame(
             "Folded at the mouth, right sides together, a gap in the seam of the lining",

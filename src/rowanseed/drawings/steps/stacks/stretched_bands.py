@@ -12,15 +12,18 @@ from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.drawings.steps.aside import aside
 from rowanseed.drawings.steps.paper import about
 from rowanseed.drawings.steps.stack import Layer, Row, Stack, Stuff
-from rowanseed.drawings.steps.stacks.bindings import SHARE, edge_worked
+from rowanseed.drawings.steps.stacks.bindings import SHARE, WorkedEdge, edge_worked
 from rowanseed.drawings.steps.turned import inward, outside
 
 BESIDE = 2.0
 """The row below a neck band runs so far from its seam, in mm."""
 
 
-def _band(bench: Workbench, op: Operation) -> StretchedBand | None:
-    return next((band for band in bands(bench) if band.join.id in op.on.joins), None)
+def _worked(bench: Workbench, op: Operation) -> tuple[StretchedBand, WorkedEdge] | None:
+    """The band that is sewn on, and its edge on the piece where the row begins."""
+    band = next((band for band in bands(bench) if band.join.id in op.on.joins), None)
+    edge = edge_worked(bench, op, but=frozenset({band.piece})) if band is not None else None
+    return (band, edge) if band is not None and edge is not None else None
 
 
 def _wide(bench: Workbench, band: StretchedBand) -> float:
@@ -30,10 +33,10 @@ def _wide(bench: Workbench, band: StretchedBand) -> float:
 
 
 def put_on(bench: Workbench, op: Operation) -> Stack | None:
-    band = _band(bench, op)
-    edge = edge_worked(bench, op, but=frozenset({band.piece})) if band is not None else None
-    if band is None or edge is None:
+    found = _worked(bench, op)
+    if found is None:
         return None
+    band, edge = found
     window = about([edge.line], SHARE)
     piece, name = edge.lying.piece, lower_first(bench.piece(band.piece).name)
     below = Polygon(edge.lying.cutting()).buffer(0).intersection(window)
@@ -50,10 +53,10 @@ def put_on(bench: Workbench, op: Operation) -> Stack | None:
 
 
 def stitched_below(bench: Workbench, op: Operation) -> Stack | None:
-    band = _band(bench, op)
-    edge = edge_worked(bench, op, but=frozenset({band.piece})) if band is not None else None
-    if band is None or edge is None:
+    found = _worked(bench, op)
+    if found is None:
         return None
+    band, edge = found
     window = about([edge.line], SHARE)
     piece, name = edge.lying.piece, lower_first(bench.piece(band.piece).name)
     below = outside(edge.lying, edge.parts).intersection(window)
