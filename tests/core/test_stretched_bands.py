@@ -204,6 +204,12 @@ def test_of_woven_cloth_the_bands_are_of_ribbing():
     assert {p.id for p, _ in pattern.pieces_for(Role.CONTRAST, "A")} == {"neck-band", "cuff", "lower-band"}
 
 
+def test_a_band_that_is_not_of_ribbing_is_not_passed_over():
+    """A gathered cuff is not stretched on, and nothing said that it is not of ribbing as the other bands."""
+    found = composed(sleeve=Sleeve(end=SleeveEnd.GATHERED_CUFF), ribbing=True)
+    assert found.assumed["features.ribbing"] == "cut of ribbing: lower band; any other band of the garment's own cloth"
+
+
 def test_what_has_no_such_band_is_told_that_ribbing_is_of_no_use():
     found = composed(hem=Hem(), sleeve=Sleeve(), ribbing=True)
     assert "no band is stretched on" in found.assumed["features.ribbing"]

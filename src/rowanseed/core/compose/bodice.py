@@ -14,7 +14,7 @@ from rowanseed.core.compose.bodice_widths import Widths
 from rowanseed.core.compose.drafting import IN, OUT, UP, curve, ending_at, straight, y_at
 from rowanseed.core.compose.figures import skirt_kind
 from rowanseed.core.compose.laps import extension
-from rowanseed.core.compose.proportion import RIBBING_STRETCHES, band_share
+from rowanseed.core.compose.proportion import band_share
 from rowanseed.core.compose.sizes import BUST_POINT, NAPE, NARROWS, WIDENS
 from rowanseed.core.compose.vocabulary import (
     Centre,
@@ -31,6 +31,7 @@ from rowanseed.core.geometry.outline import Chain, Point, chain_length
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.make.binding import ring_lost
 from rowanseed.core.pattern.envelope import Figure, Structure
+from rowanseed.core.pattern.stretched import RIBBING
 
 SLOPE, TURNED = math.radians(20), math.radians(3.5)
 """How the shoulder falls: the front's by so much more and the back's by so much less, so that the back's armhole is
@@ -156,7 +157,7 @@ class Upper(Widths):
             head += ring_lost()
         if self.description.has_neck_band:
             # The band has to go over it too, and is cut shorter.
-            stretch = RIBBING_STRETCHES if self.description.features.ribbing else self.stretch
+            stretch = 1.0 + RIBBING if self.description.features.ribbing else self.stretch
             head = max(head, HEAD[self.description.figure] / stretch / band_share(self.description))
         return 0.0 if round_the_neck(0.0) >= head else solve(round_the_neck, head, 0.0, MOST_LOOSE)
 

@@ -142,7 +142,7 @@ def reaches_the_hip(description: Description, sizes: Sequence[Size]) -> bool:
 
 
 HEM_RUFFLE, LOWER_BAND = 120.0, 60.0
-"""How deep a ruffle at the hem is, in mm."""
+"""How deep a ruffle at the hem is, and how wide a band at the lower edge, in mm (common practice, no source)."""
 LEAST_BELOW_UNDERARM, LEAST_SKIRT, LEAST_LEG = 120.0, 100.0, 60.0
 """A bodice ends at least so far below the underarm, a skirt below its waist seam, a leg below the seat, in mm."""
 SHORTS, LEGS = 180.0, 1040.0

@@ -17,8 +17,6 @@ def in_proportion(description: Description, mm: float) -> float:
 KNIT, RIBBING = 0.9, 0.8
 """A band of a knit is so long for the edge that it is stretched on to, and one of ribbing (common practice: a firm knit
 takes nine tenths, a ribbing eight)."""
-RIBBING_STRETCHES = 1.5
-"""Ribbing is taken to stretch to so many times its length, at the least (common practice, no source)."""
 
 
 def band_share(description: Description) -> float:

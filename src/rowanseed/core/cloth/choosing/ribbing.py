@@ -1,7 +1,4 @@
-"""Whether a cloth does for bands that are stretched on to their edges.
-
-How far it has to stretch is common practice, no source.
-"""
+"""Whether a cloth does for bands that are stretched on to their edges."""
 
 from __future__ import annotations
 
@@ -10,10 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.base.units import INCH, Units, format_length
 from rowanseed.core.cloth.choosing.remark import Chosen, Remark
 from rowanseed.core.pattern.envelope import Structure
-from rowanseed.core.pattern.stretched import stretched_bands
-
-STRETCHES = 0.5
-"""Ribbing stretches across by so much of its width at the least."""
+from rowanseed.core.pattern.stretched import RIBBING, stretched_bands
 
 
 def is_for_bands(chosen: Chosen) -> bool:
@@ -32,10 +26,10 @@ def remarks(chosen: Chosen) -> Iterator[Remark]:
             "The bands are cut shorter than their edges and stretched on: woven cloth does not reach. Take ribbing.",
             "mind",
         )
-    elif cloth.stretch and cloth.stretch < STRETCHES:
+    elif cloth.stretch and cloth.stretch < RIBBING:
         yield Remark(
             "stretches-less",
-            f"Ribbing stretches by {100 * STRETCHES:.0f} % at the least; this one by {100 * cloth.stretch:.0f} %: cut "
+            f"Ribbing stretches by {100 * RIBBING:.0f} % at the least; this one by {100 * cloth.stretch:.0f} %: cut "
             "the bands longer, and try one on its edge first.",
             "mind",
         )
@@ -46,6 +40,6 @@ def remarks(chosen: Chosen) -> Iterator[Remark]:
 def _stretch_test(units: Units) -> str:
     """How it is tried in the shop, by hand."""
     if units is Units.METRIC:
-        return f"Try it: 10 cm across have to reach {10 * (1 + STRETCHES):g} cm without straining, and spring back."
-    reach = format_length(4 * INCH * (1 + STRETCHES), units)
+        return f"Try it: 10 cm across have to reach {10 * (1 + RIBBING):g} cm without straining, and spring back."
+    reach = format_length(4 * INCH * (1 + RIBBING), units)
     return f"Try it: 4 in across have to reach {reach} without straining, and spring back."
