@@ -132,6 +132,23 @@ def test_a_waiting_job_says_so_and_one_that_falls_silent_counts_as_lost(waiting,
     assert jobs.state("d") is None
 
 
+def test_a_silent_worker_that_is_seen_alive_is_waited_for_but_not_for_ever(waiting, monkeypatch):
+    now = [100.0]
+    monkeypatch.setattr(jobs.time, "monotonic", lambda: now[0])
+    jobs.start("h", problem(), 5.0)
+    with subprocess.Popen(["sleep", "60"]) as worker:
+        jobs.queue.put("lay-word-h", {"beat": 1, "elapsed": 3.0, "seconds": 5.0, "process": worker.pid})
+        assert jobs.state("h").phase is Phase.RUNNING
+        now[0] += 60
+        assert jobs.state("h").phase is Phase.RUNNING
+        now[0] += 300
+        assert jobs.state("h").phase is Phase.LOST
+        now[0] -= 300
+        worker.kill()
+    assert jobs.state("h").phase is Phase.LOST
+    jobs.cancel("h")
+
+
 def test_a_job_that_was_given_up_leaves_nothing_even_when_a_worker_still_runs_it(quick, monkeypatch):
     search = jobs._search
 

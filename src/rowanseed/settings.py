@@ -51,7 +51,11 @@ class Settings(BaseSettings):
 
     # Jobs
     heartbeat: float = Field(0.25, gt=0, description="Seconds between two words of a worker.")
-    lost_after: float = Field(12.0, gt=0, description="Seconds of silence after which a running search counts as lost.")
+    lost_after: float = Field(
+        12.0,
+        gt=0,
+        description="Seconds of silence after which a running search counts as lost, unless its worker is seen alive.",
+    )
     longest_search: float = Field(
         300.0, gt=0, description="Seconds after which a search ends with what it has, whatever it is doing."
     )

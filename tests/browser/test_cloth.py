@@ -32,10 +32,10 @@ def test_short_cloth_is_rescued_by_a_tactic_and_the_order_of_making_follows(page
     page.goto(f"{unhurried.url}/projects/1/cloth")
     expect(page.get_by_text("At first sight")).to_be_visible()
     expect(page.get_by_text(re.compile(r"1\.45 m in hand:\s+it (will hardly|will probably|cannot)"))).to_be_visible()
-    expect(page.get_by_text(re.compile("Short by")).first).to_be_visible(timeout=40_000)
+    expect(page.get_by_text(re.compile("Short by")).first).to_be_visible(timeout=120_000)
     page.get_by_role("link", name="What can be done?").click()
     settled(page)
-    expect(page.locator(".headline .big")).to_contain_text("It will do with:", timeout=60_000)
+    expect(page.locator(".headline .big")).to_contain_text("It will do with:", timeout=120_000)
     expect(page.locator("table.schools tbody tr").first).to_contain_text("it will do")
     assert accessibility(page) == []
     page.set_viewport_size({"width": 390, "height": 844})
@@ -44,7 +44,7 @@ def test_short_cloth_is_rescued_by_a_tactic_and_the_order_of_making_follows(page
     page.get_by_role("button", name="Do that").click()
     expect(page.locator(".slip", has_text="In use")).not_to_contain_text("Cut as the pattern has it")
     page.get_by_role("link", name="This cloth", exact=True).click()
-    expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible(timeout=40_000)
+    expect(page.get_by_text(re.compile("It will do: .* left over"))).to_be_visible(timeout=120_000)
 
 
 def test_stopping_the_table_of_widths_ends_the_searches(page, unhurried):
@@ -53,7 +53,7 @@ def test_stopping_the_table_of_widths_ends_the_searches(page, unhurried):
     bring_pattern(page, unhurried.url, draft())
     start(page, unhurried.url, "Ysolde")
     page.goto(f"{unhurried.url}/projects/1/cloth/widths")
-    expect(page.locator(".waiting li").first).to_be_visible(timeout=40_000)
+    expect(page.locator(".waiting li").first).to_be_visible(timeout=120_000)
     page.get_by_role("button", name="Stop this").click()
     expect(page).to_have_url(re.compile("/projects/1/cloth$"))
     known = re.compile(r"(\d+) of 9 cases are known")

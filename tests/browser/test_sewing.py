@@ -120,7 +120,7 @@ def test_a_garment_at_the_machine_by_touch_offline_in_the_middle(browser, sewn):
     expect(page.locator("#line-state")).to_contain_text("ticks kept here")
     assert where
     context.set_offline(False)
-    expect(page.locator("#line-state")).to_have_text("", timeout=30_000)
+    expect(page.locator("#line-state")).to_have_text("", timeout=60_000)
     page.goto(f"{sewn.url}/projects/1/sew")
     assert done(page) >= 14
     page.goto(f"{sewn.url}/projects/1/machine")

@@ -35,11 +35,16 @@ def open_queue(where: str, key: str) -> Huey:
     """A queue at a place. Raises KeyNeeded for a shared one without a key."""
     if not where:
         return MemoryHuey(NAME, serializer=SignedDocuments(key or secrets.token_hex(32)))
-    if where.startswith(("redis://", "rediss://")):
+    if is_shared(where):
         if not key:
             raise KeyNeeded
         return RedisHuey(NAME, url=where, serializer=SignedDocuments(key))
     return SqliteHuey(NAME, filename=where, serializer=SignedDocuments(key or key_beside(Path(where))))
+
+
+def is_shared(where: str) -> bool:
+    """Whether a queue is one that several machines share."""
+    return where.startswith(("redis://", "rediss://"))
 
 
 def key_beside(queue_file: Path) -> str:

@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import json
 import logging
+import os
 import threading
 import time
 import traceback
@@ -26,7 +27,7 @@ from rowanseed.core.pattern.pieces import Grain
 from rowanseed.formats.layout_json import plan_document, problem_document, read_plan, read_problem
 from rowanseed.formats.refusal_json import read_refusal, refusal_document
 from rowanseed.jobs.documents import Unsigned
-from rowanseed.jobs.queue import queue
+from rowanseed.jobs.queue import is_shared, queue
 from rowanseed.settings import settings
 
 log = logging.getLogger("rowanseed.jobs")
@@ -154,7 +155,8 @@ class Heartbeat:
     def _tell(self) -> None:
         self.beat += 1
         elapsed = time.monotonic() - self.started
-        queue.put(_key("word", self.job), {"beat": self.beat, "elapsed": elapsed, "seconds": self.seconds, **self.best})
+        word = {"beat": self.beat, "elapsed": elapsed, "seconds": self.seconds, "process": os.getpid(), **self.best}
+        queue.put(_key("word", self.job), word)
 
 
 def warm() -> None:
@@ -230,7 +232,7 @@ def state(job: str) -> JobState | None:
     if word is None:
         return JobState(Phase.WAITING, waited=silent, seconds=asked["seconds"], tries=asked["tries"])
     return JobState(
-        phase=Phase.RUNNING if silent < settings().lost_after else Phase.LOST,
+        phase=Phase.LOST if _is_lost(word, silent) else Phase.RUNNING,
         lay=word.get("lay", ""),
         length=word.get("length"),
         elapsed=word["elapsed"],
@@ -243,6 +245,30 @@ def so_far(job: str) -> Plan | None:
     """The shortest lay that a running job has found; None while there is none."""
     document = _read("plan", job)
     return read_plan(document) if document is not None else None
+
+
+def _is_lost(word: dict[str, Any], silent: float) -> bool:
+    """Whether a job that has been silent for so many seconds has lost its worker.
+
+    A machine under load can leave a worker without a word for long: where it can be seen here that it lives, it is
+    waited for until its search has to be at its end.
+    """
+    if silent < settings().lost_after:
+        return False
+    return silent >= settings().longest_search or is_shared(settings().queue) or not _lives(word.get("process"))
+
+
+def _lives(process: int | None) -> bool:
+    """Whether there is a process of this number on this machine."""
+    if process is None:
+        return False
+    try:
+        os.kill(process, 0)
+    except ProcessLookupError:
+        return False
+    except PermissionError:
+        return True
+    return True
 
 
 def _silent(job: str, beat: int) -> float:
