@@ -226,16 +226,11 @@ def test_a_double_breasted_jacket_gets_its_second_column_where_it_can_have_one(h
     page.goto(f"{own.url}/patterns/describe")
     hand.fill(name_of("name"), "Harbour jacket")
     hand.fill(name_of("body_chart"), CHART)
-    hand.choose(name_of("garment"), "jacket")
     second = page.locator(name_of("features.opening.double_breasted"))
     expect(second).to_be_hidden()
-    for field, words in (
-        ("features.front.centre", "open"),
-        ("features.opening.where", "front"),
-        ("features.opening.kind", "buttons"),
-        ("features.collar", "shirt with stand"),
-    ):
-        hand.choose(name_of(field), words)
+    hand.choose(name_of("garment"), "jacket")
+    expect(second).to_be_visible()
+    hand.choose(name_of("features.collar"), "shirt with stand")
     hand.tick(name_of("features.opening.double_breasted"))
     expect(page.locator("#cannot-be")).to_contain_text("a front has a single row here")
     hand.choose(name_of("features.collar"), "notched")
@@ -297,6 +292,28 @@ def test_the_tab_key_comes_to_each_part_of_the_line_drawing_once(hand, own):
     stops = page.locator("#look svg a:not([tabindex='-1'])")
     led_to = [link.get_attribute("href") for link in stops.all()]
     assert len(led_to) <= 2 * len(set(led_to)), "once in front and once behind"
+
+
+def test_a_form_begins_as_its_garment_is_usually_put_on_until_something_is_said(hand, own):
+    """A top began with a dress's back seam and zip, which had to be taken away one by one."""
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    closed_by, centre = (page.locator(name_of(f"features.{one}")) for one in ("opening.kind", "back.centre"))
+    expect(closed_by).to_have_value("invisible zip")
+    hand.choose(name_of("garment"), "top")
+    expect(page.locator(name_of("features.opening.where"))).to_have_value("none")
+    expect(centre).to_have_value("fold")
+    # What is typed sooner a select takes for the same word.
+    page.wait_for_timeout(1200)
+    hand.choose(name_of("garment"), "coat")
+    expect(closed_by).to_have_value("buttons")
+    expect(page.locator("#look svg a[href='#part-sleeve']")).not_to_have_count(0)
+    # What was said stays, whatever it is then said of.
+    hand.choose(name_of("features.collar"), "shawl")
+    with page.expect_response("**/patterns/describe/look?*garment=dress*"):
+        hand.choose(name_of("garment"), "dress")
+    expect(closed_by).to_have_value("buttons")
+    expect(page.locator(name_of("features.collar"))).to_have_value("shawl")
 
 
 def test_only_what_can_be_chosen_is_there_and_what_is_of_no_use_is_told(hand, own):

@@ -11,9 +11,12 @@ from rowanseed.core.base.errors import DocumentError, RowanseedError
 from rowanseed.core.base.units import Units, parse_length
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.limits import limit_of
+from rowanseed.core.compose.vocabulary import GarmentKind
+from rowanseed.core.pattern.envelope import Figure
 from rowanseed.formats.description_json import compose_pattern, write_description
 from rowanseed.web.describe_form import to_document
 from rowanseed.web.described_fields import GROUPS, HEAD
+from rowanseed.web.described_starts import start_of
 from rowanseed.web.field_kinds import Either, Length, Number, One, Several, Tick
 from rowanseed.web.pages.describe import field_of
 
@@ -101,6 +104,16 @@ def test_a_figure_beyond_its_limits_is_told_them_and_what_is_told_may_be_typed(f
         assert alone(field, figure) is None, figure
         assert limit.least <= parse_length(figure, "cm") <= limit.most
         assert alone(field, figure.removesuffix(" in"), Units.IMPERIAL) is None or not figure.endswith("in")
+
+
+@pytest.mark.parametrize("garment", GarmentKind, ids=str)
+@pytest.mark.parametrize("cloth", ["woven", "knit"])
+@pytest.mark.parametrize("figure", Figure, ids=str)
+def test_what_a_form_begins_with_can_be_composed_as_it_stands(garment, cloth, figure):
+    typed = {**start_of(garment), "name": "Begun", "cloth": cloth, "figure": figure.value}
+    document, errors = to_document(typed, Units.METRIC)
+    assert errors == {}
+    assert compose_pattern(json.dumps(document)).garment == garment.words
 
 
 def test_the_second_row_of_a_list_is_told_of_where_the_first_is_empty():

@@ -31,18 +31,14 @@ from rowanseed.web.describe_form import (
     usual_chart,
 )
 from rowanseed.web.described_fields import GROUPS, LISTS
+from rowanseed.web.described_starts import FIRST, start_of
 from rowanseed.web.once import Once
 from rowanseed.web.views.house import DescribeLookView, DescribeView
 
 router = APIRouter(route_class=Once)
 TRIES = 6
 FIELDS = frozenset(one.path for group in GROUPS for one in group.fields)
-NEW = {
-    "garment": "dress",
-    "features.back.centre": "seam",
-    "features.opening.where": "back",
-    "features.opening.kind": "invisible zip",
-}
+NEW = start_of(FIRST)
 
 
 @router.get("/patterns/describe")

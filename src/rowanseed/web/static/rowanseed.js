@@ -225,11 +225,28 @@ document.addEventListener("click", (event) => {
   const settle = (form) => {
     for (const one of form.querySelectorAll("[data-when]")) one.hidden = !holds(form, one.dataset.when);
   };
+  // Until something was said of it, another garment begins with what is usual for that one.
+  const valueOf = (field) => (field.type === "checkbox" ? (field.checked ? field.value : "") : field.value);
+  const first = (field) => (field.tagName === "SELECT" ? field.options[0].value : "");
+  const ofTheGarment = (form) => [...form.elements].filter((field) => field.name?.startsWith("features."));
+  const isAsBegun = (form, start) =>
+    ofTheGarment(form).every((field) => valueOf(field) === (start[field.name] ?? first(field)));
+  const begin = (form, start) => {
+    for (const field of ofTheGarment(form)) {
+      if (field.type !== "checkbox") field.value = start[field.name] ?? first(field);
+    }
+  };
   document.addEventListener("DOMContentLoaded", () => {
     const form = document.querySelector("form.describe");
     if (!form) return;
     settle(form);
+    const starts = JSON.parse(form.dataset.starts ?? "null");
+    let garment = form.elements.namedItem("garment")?.value;
     form.addEventListener("change", (event) => {
+      if (event.target.id === "garment") {
+        if (starts && isAsBegun(form, starts[garment])) begin(form, starts[event.target.value]);
+        garment = event.target.value;
+      }
       settle(form);
       // What another garment has is open at once, as it is on a page that begins with it.
       if (event.target.id !== "garment") return;

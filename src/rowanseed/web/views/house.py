@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from pathlib import Path
 
 from rowanseed.app.shelf import Card
@@ -37,6 +37,7 @@ from rowanseed.store.undo import Change
 from rowanseed.web.cloth_fields import Corner
 from rowanseed.web.deps import PageView
 from rowanseed.web.described_fields import GROUPS, HEAD
+from rowanseed.web.described_starts import Start, by_word
 from rowanseed.web.field_kinds import Group as DescribedGroup
 from rowanseed.web.field_kinds import One
 from rowanseed.web.own_form import Asked
@@ -148,6 +149,7 @@ class DescribeView(DescribeLookView):
     typed: Mapping[str, str]
     head: Sequence[One] = HEAD
     groups: Sequence[DescribedGroup] = GROUPS
+    starts: Mapping[str, Start] = field(default_factory=by_word)
 
 
 @dataclass(frozen=True, kw_only=True)
