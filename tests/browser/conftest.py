@@ -14,7 +14,7 @@ from playwright.sync_api import expect, sync_playwright
 
 from ..ports import free_port
 
-expect.set_options(timeout=20_000)
+expect.set_options(timeout=60_000)
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
 ARGUMENTS = [
     "--no-sandbox",
@@ -113,7 +113,7 @@ def page(browser):
     faults = []
     opened.on("pageerror", lambda error: faults.append(str(error)))
     opened.on("console", lambda m: faults.append(m.text) if m.type == "error" and "422" not in m.text else None)
-    opened.set_default_timeout(20_000)
+    opened.set_default_timeout(60_000)
     yield opened
     opened.close()
     assert faults == []

@@ -21,7 +21,7 @@ def hand(request, browser):
     faults = []
     page.on("pageerror", lambda error: faults.append(str(error)))
     page.on("console", lambda m: faults.append(m.text) if m.type == "error" and "422" not in m.text else None)
-    page.set_default_timeout(30_000)
+    page.set_default_timeout(60_000)
     yield request.param(page)
     context.close()
     assert faults == []
