@@ -370,6 +370,47 @@ banded = st.builds(
     st.booleans(),
 )
 """What ends in bands that are stretched on: at the neck, at sleeves or legs, at the lower edge."""
+blousons = st.builds(
+    lambda of, garment, cloth, opening, faced, hem, ribbing: replace(
+        of,
+        garment=garment,
+        cloth=cloth,
+        features=replace(
+            of.features,
+            opening=opening,
+            facing=frozenset({FacedEdge.FRONT}) if faced else frozenset(),
+            hem=hem,
+            lining=None,
+            waist=None,
+            waist_level=WaistLevel.NATURAL,
+            straps=None,
+            vent=False,
+            ribbing=ribbing,
+        ),
+    ),
+    open_fronts,
+    st.sampled_from([GarmentKind.JACKET, GarmentKind.JACKET, GarmentKind.TOP, GarmentKind.DRESS]),
+    one_of(Structure),
+    st.builds(
+        Opening,
+        st.just(Where.FRONT),
+        st.sampled_from(
+            [
+                OpeningKind.SEPARATING_ZIP,
+                OpeningKind.SEPARATING_ZIP,
+                OpeningKind.BUTTONS,
+                OpeningKind.SNAPS,
+                OpeningKind.HOOK_AND_EYE,
+                OpeningKind.TIES,
+            ]
+        ),
+        count=st.none() | st.integers(1, 7),
+    ),
+    st.booleans(),
+    st.builds(Hem, st.just(HemKind.BAND), st.sampled_from([None, 40.0, 75.0])),
+    st.booleans(),
+)
+"""Fronts that open all the way, above a band at the lower edge."""
 double_breasted = open_fronts.map(
     lambda d: replace(
         d,

@@ -6,14 +6,16 @@ from collections.abc import Sequence
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import Where
+from rowanseed.core.compose.vocabulary import Centre, Where
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import length_on
 
-EDGES = ("waist", "neck")
-"""The edges of bands that go along an edge of the garment."""
+EDGES, LOWER = ("waist", "neck"), "lower-band"
+"""The edges of bands that go along an edge of the garment, and the seam of a band at the lower edge, which is notched
+where its ends are at an opening."""
+KINDS = (DifferenceKind.NONE, DifferenceKind.GATHERS)
 SIDES = (Where.LEFT_SIDE,)
 SHELL = (Panel.FRONT, Panel.BACK)
 OURS = "at-seam-"
@@ -24,9 +26,10 @@ Places = dict[str, float]
 
 def notch_bands(build: Build) -> None:
     for join in build.joins:
-        if len(join.b) == 1 and len(join.a) > 1 and join.b[0].edge in EDGES:
+        lower = join.id == LOWER and build.description.features.front.centre is Centre.OPEN
+        if len(join.b) == 1 and len(join.a) > 1 and (join.b[0].edge in EDGES or lower):
             band = build.pieces[join.b[0].piece]
-            if band.panel is Panel.BAND and join.difference.kind in (DifferenceKind.NONE, DifferenceKind.GATHERS):
+            if band.panel is Panel.BAND and (join.difference.kind in KINDS or lower):
                 _notched(build, join, band)
 
 
@@ -40,7 +43,7 @@ def _notched(build: Build, join: Join, band: Piece) -> None:
 
 def _places(build: Build, join: Join, band: Piece, size: Size) -> Places:
     """By how the band is cut: on the fold, in two halves, or whole."""
-    ratio = join.difference.amount if join.difference.kind is DifferenceKind.GATHERS else 1.0
+    ratio = 1.0 if join.difference.kind is DifferenceKind.NONE else join.difference.amount
     opening, cut, edge = build.description.features.opening, band.cuts[0], join.b[0]
     half = [p for p in join.a if p.hand in (None, "left")]
     if opening.kind is None or len(half) < 2 or any(mark.edge == edge.edge and _is_ours(mark) for mark in band.marks):

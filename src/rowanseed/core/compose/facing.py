@@ -264,7 +264,7 @@ def _opens_on(build: Build, join: Join, to_mark: tuple[str, str]) -> str:
 
 
 def _facing_ends(build: Build, id: str, made: Iterable[str]) -> None:
-    """Ends of a facing that meet no other: at a hem they are closed with it, at an opening turned in."""
+    """Ends of a facing that meet no other: closed with a hem, caught beneath a band, turned in at an opening."""
     sewn = {(p.piece, p.edge) for j in build.joins for p in (*j.a, *j.b)}
     done = {(p.piece, p.edge) for f in build.finishes for p in f.parts}
     left: list[EdgePart] = []
@@ -276,6 +276,7 @@ def _facing_ends(build: Build, id: str, made: Iterable[str]) -> None:
             own |= {"neck", "shoulder"}
         for e in piece.edges:
             if (facing, e.name) not in sewn | done and e.name not in own:
-                (low if e.name == "hem" else left).append(part(facing, e.name))
+                at_hem = e.name == "hem" and not build.description.ends_in_band
+                (low if at_hem else left).append(part(facing, e.name))
     build.finish(f"{id}-facing-ends", f"Ends of the {lower_first(_called(build, id))} facing", FinishKind.RAW, left)
     build.finish(f"{id}-facing-hems", "Lower ends of the facings", FinishKind.TURNED, low)

@@ -8,12 +8,13 @@ from dataclasses import dataclass, replace
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
+from rowanseed.core.compose.figures import lower_band
 from rowanseed.core.compose.laps import marks_of_a_row
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.proportion import in_proportion
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import CollarKind, GarmentKind, OpeningKind
+from rowanseed.core.compose.vocabulary import Centre, CollarKind, GarmentKind, OpeningKind
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.making import Closure, ClosureKind, EdgePart
@@ -29,6 +30,8 @@ FALLS = 65.0
 """A collar that falls reaches so far below the neck, in mm."""
 ABOVE = 16.0
 """The one in a stand or a waistband is so far above the edge's upper end, in mm: in the middle of its height."""
+ABOVE_A_BAND = 3
+"""A band at the lower edge has one of so many or more."""
 OFF_SEAM = 12.0
 """None stands nearer than this to a seam across, in mm: a button does not lie flat on one."""
 NAMES = {PointKind.HOOK: "hook", PointKind.TIE: "tie"}
@@ -78,6 +81,13 @@ def along_the_edge(description: Description) -> PointKind | None:
 def _is_above(description: Description) -> bool:
     """Whether the uppermost is in what goes on above the edge: a collar's stand, a waistband."""
     return description.features.collar is CollarKind.SHIRT or is_open_skirt(description)
+
+
+def fastens_below(description: Description) -> bool:
+    """Whether the lowest is in the band at the lower edge, below the front's own edge."""
+    opened = description.features.front.centre is Centre.OPEN
+    several = usual_count(description) >= ABOVE_A_BAND
+    return description.ends_in_band and opened and several and fastening_mark(description) is not None
 
 
 def closing(build: Build, half: Half, join: str) -> None:
@@ -159,13 +169,16 @@ def _first(description: Description) -> float:
 def _evenly(build: Build, edges: Sequence[EdgePart], size: Size) -> _Line:
     whole = sum(chain_length(build.edge(p.piece, p.edge, size)) for p in edges)
     last = OF_THE_BOX if is_half_placket(build.description) else LAST
-    if not _is_above(build.description):
-        count, first = usual_count(build.description), _first(build.description)
-        return _Line(first, (whole - first - last) / max(1, count - 1), count, whole, last)
-    # The uppermost is in a stand or a band, and the next one as far below it as all the others.
-    count = max(1, usual_count(build.description) - 1)
-    apart = (whole - last + ABOVE) / count
-    return _Line(apart - ABOVE, apart, count, whole, last)
+    above, below = _is_above(build.description), fastens_below(build.description)
+    first = -ABOVE if above else _first(build.description)
+    lowest = whole + lower_band(build.description) / 2 if below else whole - last
+    every = usual_count(build.description)
+    if above:
+        # The uppermost is in a stand or a band, and the next one as far below it as all the others.
+        every = max(2, every)
+    apart = (lowest - first) / max(1, every - 1)
+    at_last = lowest - apart if below else lowest
+    return _Line(first + above * apart, apart, every - above - below, whole, whole - at_last)
 
 
 def _bust(build: Build, half: Half, size: Size) -> float | None:

@@ -6,9 +6,10 @@ from rowanseed.core.base.units import in_both
 from rowanseed.core.compose.build import Build, part
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.figures import lower_band
+from rowanseed.core.compose.open_bands import open_band
 from rowanseed.core.compose.ruffles import ruffle_hem
 from rowanseed.core.compose.stretched_bands import Sewn, stretched_on
-from rowanseed.core.compose.vocabulary import GarmentKind, HemKind, HemShape, LiningMethod, LiningOf, SkirtKind
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, HemKind, HemShape, LiningMethod, LiningOf, SkirtKind
 from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Corner
 
@@ -103,14 +104,18 @@ def hem(build: Build, parts: tuple[EdgePart, ...]) -> None:
 
 
 def _band(build: Build, parts: tuple[EdgePart, ...]) -> None:
-    """Two lengths of knit or ribbing, joined at the sides, stretched on to the lower edge."""
-    whole = tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
-    sewn = Sewn("lower-band", "Lower band", "lower-band", "Lower band to the lower edge", Press.UP, count=2)
+    """Two lengths of knit or ribbing, joined at the sides, stretched on to the lower edge; at a front that opens, one
+    for each half."""
     depth = lower_band(build.description)
-    stretched_on(build, whole, sewn=sewn, depth=depth)
     build.along["hem"] = ("lower-band",)
     if build.description.features.hem.depth is None:
         build.assumed["features.hem.depth"] = f"the band is {in_both(depth)} wide when it is folded"
+    if build.description.features.front.centre is Centre.OPEN:
+        open_band(build, parts, depth=depth)
+        return
+    whole = tuple(part(p.piece, p.edge, hand) for p in parts for hand in ("left", "right"))
+    sewn = Sewn("lower-band", "Lower band", "lower-band", "Lower band to the lower edge", Press.UP, count=2)
+    stretched_on(build, whole, sewn=sewn, depth=depth)
 
 
 def hemmed_by(build: Build, id: str) -> None:

@@ -65,6 +65,7 @@ WORDS = {
     "lower": "Lower edge",
     "mouth": "Mouth of the pocket",
     "near-end": "Near end",
+    "near-end-inside": "Near end of the inner half",
     "opening": "Edge that opens",
     "outer": "Outer edge",
     "outseam": "Side seam",

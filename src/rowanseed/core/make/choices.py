@@ -62,6 +62,11 @@ class MakingChoices:
         """The same for what is sewn of the contrast cloth; while none is chosen, of one like the main cloth."""
         return self if self.contrast is None else self.of_cloth(self.contrast)
 
+    @property
+    def as_a_knit(self) -> MakingChoices:
+        """The same for a seam that has to stretch, whatever the garment is cut of."""
+        return replace(self, structure=Structure.KNIT)
+
     def of_cloth(self, cloth: AtTheNeedle) -> MakingChoices:
         return replace(self, fibre=cloth.fibre, structure=cloth.structure, surface=cloth.surface, weight=cloth.weight)
 

@@ -87,6 +87,8 @@ def is_later(bench: Workbench, other: str, ids: Iterable[str]) -> bool:
         return steps[0] > steps[1]
     if any(_makes_up(bench, id) for id in own) != _makes_up(bench, other):
         return not _makes_up(bench, other)
+    if any(_closes_end(bench, id, other) for id in own) != any(_closes_end(bench, other, id) for id in own):
+        return any(_closes_end(bench, other, id) for id in own)
     after = any(runs_over(bench, id, other) for id in own)
     before = any(runs_over(bench, other, id) for id in own)
     if after and before:
@@ -124,6 +126,13 @@ def _makes_up(bench: Workbench, id: str) -> bool:
     join = bench.joins.get(id)
     pieces = pieces_of((*join.a, *join.b)) if join is not None else frozenset()
     return len(pieces) == 1 and all(bench.panel(piece) is Panel.BAND for piece in pieces)
+
+
+def _closes_end(bench: Workbench, id: str, other: str) -> bool:
+    """Whether a seam goes on over the end of a band that another one sews on."""
+    if id not in bench.joins or other not in bench.joins:
+        return False
+    return bool(bench.folded_in(bench.joins[id]) & pieces_of(bench.parts(other)))
 
 
 def runs_over(bench: Workbench, id: str, other: str) -> bool:

@@ -241,9 +241,16 @@ class Graph:
     # ---------------------------------------------------------------- kinds of seams
 
     def is_faced(self, join: Join) -> bool:
-        """Whether a join sews a facing to the garment."""
-        one, other = pieces_of(join.a), pieces_of(join.b)
-        return any(a <= self.facings and not b & self.inner for a, b in ((one, other), (other, one)))
+        """Whether a join sews a facing to the garment; it may go on over the end of a band that is folded there."""
+        folded = self.folded_in(join)
+        one, other = pieces_of(join.a) - folded, pieces_of(join.b) - folded
+        return any(a and a <= self.facings and not b & self.inner for a, b in ((one, other), (other, one)))
+
+    @staticmethod
+    def folded_in(join: Join) -> frozenset[str]:
+        """The bands whose ends a join closes beside what else it sews: they are folded there, half on half."""
+        both = pieces_of(join.a) & pieces_of(join.b)
+        return both if pieces_of((*join.a, *join.b)) - both else frozenset()
 
     def holds_sleeve(self, join: Join) -> bool:
         """Whether a seam sews sleeves, a seam of their own or their armholes, and no band or hood."""

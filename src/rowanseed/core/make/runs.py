@@ -59,6 +59,8 @@ ENDS = {
     "underarm": "underarm seam",
     "underarm-front": "underarm seam",
     "underarm-back": "underarm seam",
+    "near-end": "near end",
+    "near-end-inside": "band's fold",
     "a": "long edge",
     "b": "long edge",
 }
@@ -237,7 +239,8 @@ class Runs:
         """Whether an edge is sewn to another piece of the chain at this end, so that the chain goes on across it."""
         for join in self.graph.joins.values():
             sides = (join.a, join.b)
-            if not any((p.piece, p.edge) == (piece, edge) for side in sides for p in side):
+            here = any((p.piece, p.edge) == (piece, edge) for side in sides for p in side)
+            if not here or piece in self.graph.folded_in(join):
                 continue
             # Left and right of one edge; a sleeve's own seam joins two edges of it, and closes it to a ring.
             both_hands = {(p.piece, p.edge) for p in join.a} == {(p.piece, p.edge) for p in join.b}

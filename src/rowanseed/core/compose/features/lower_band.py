@@ -1,13 +1,14 @@
-"""A lower edge that ends in a band, as of a sweatshirt: where it goes, and what its cloth has to be.
+"""A lower edge that ends in a band, as of a sweatshirt or a blouson: where it goes, and what its cloth has to be.
 
-It is drafted in `hems`, with `stretched_bands`.
+It is drafted in `hems`: with `stretched_bands` where it is closed to a ring, with `open_bands` where the front opens.
 """
 
 from __future__ import annotations
 
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, HemKind, HemShape, Slit
+from rowanseed.core.compose.openings import placket
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, HemKind, HemShape, Placket, Slit
 
 WHERE = "features.hem.kind"
 
@@ -21,15 +22,17 @@ def forbids(d: Description) -> Found:
         why = "this has a seam at the waist" if d.has_waist_seam else f"{d.garment.one} does not"
         yield WHERE, f"Only what hangs whole from the shoulders ends in a band here: {why}. Choose a hem."
         return
-    if not d.bands_stretch:
+    opened = f.front.centre is Centre.OPEN
+    if not d.bands_stretch and not opened:
         yield WHERE, "A band is stretched on, and woven cloth does not stretch: say that the bands are of ribbing."
-    open_ = next((name for name, side in f.sides if side.centre is Centre.OPEN), None)
-    if open_ is not None:
+    if f.back.centre is Centre.OPEN:
         yield (
             WHERE,
-            f"The {open_} is open all the way: a band whose ends meet in an opening is not drafted here. Hem it, or "
-            "sew the band by your booklet.",
+            "The back is open all the way: a band whose ends meet behind is not drafted here. Hem it, or sew the band "
+            "by your booklet.",
         )
+    if opened:
+        yield from _ends(d)
     if f.hem.shape is HemShape.CURVED:
         yield "features.hem.shape", "A band is stretched on to a level edge, not to one that is curved up."
     if f.vent or (f.skirt is not None and f.skirt.slit is not Slit.NONE):
@@ -38,6 +41,20 @@ def forbids(d: Description) -> Found:
         yield WHERE, "The lower edge ends in a ruffle or in a band: say the one or the other."
     if f.lining is not None:
         yield "features.lining", "What ends in a band that is stretched on is not lined here: leave the lining out."
+
+
+def _ends(d: Description) -> Found:
+    """What the ends of a band at the lower edge of a front that opens do not go with."""
+    f = d.features
+    if f.wraps or f.opening.double_breasted:
+        how = "laps far over" if f.wraps else "is double-breasted"
+        yield WHERE, f"The front {how}: a band below such a front is not drafted here. Hem it."
+    if placket(d) is Placket.BAND:
+        yield (
+            "features.opening.placket",
+            "A front band that runs on down over the end of the band at the lower edge is not drafted here: choose "
+            "another placket, or hem the lower edge.",
+        )
 
 
 FEATURES = (Feature("lower-band", asked=lambda d: d.features.hem.kind is HemKind.BAND, forbids=forbids),)

@@ -72,3 +72,9 @@ def ends_at(bench: Workbench, faced: Join, join: Join) -> bool:
     """Whether a faced edge runs out on the edge that a band is sewn to."""
     along = {(p.piece, p.edge) for p in (*join.a, *join.b)}
     return any((p.piece, edge) in along for p in faced.a for edge in bench.neighbours(p))
+
+
+def closed_by(bench: Workbench, piece: str) -> Join | None:
+    """The seam of a facing that goes on over the end of a band, which is folded there; None where it has ends of its
+    own."""
+    return next((join for join in bench.joins.values() if piece in bench.folded_in(join)), None)

@@ -70,8 +70,8 @@ def finds(bench: Workbench) -> Iterator[Duty]:
 
 def edge_faced(bench: Workbench, join: Join) -> str:
     """What the faced edge is called; where a seam goes on from one to the next, the edge by itself."""
-    edges = {part.edge for part in join.a}
-    return "edge" if len(edges) > 1 else edge_name(bench, join.a[0].edge)
+    edges = {part.edge for part in join.a if part.piece not in bench.folded_in(join)}
+    return "edge" if len(edges) > 1 else edge_name(bench, next(iter(edges)))
 
 
 CORNERS = (
@@ -93,6 +93,12 @@ SEEN_BELOW = "Below the break the facing cannot be seen from outside; on the tur
 
 
 OTHER_WAY = "Above the break, where the front turns back, the other way round: there the facing is what shows."
+
+
+OVER_THE_BAND = (
+    "At the lower edge the facing lies on first; then fold the {band} up on its fold line, right sides together, over "
+    "the facing's lower end, its inner edge as it was made ready: the seam closes the band's end from the fold on."
+)
 
 
 OVER_THE_END = (
@@ -184,6 +190,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Right sides together; match {met_first(bench, join.a)} first, "
             f"{'then the notches, ' if bench.notched(join) else ''}then between.",
             *((ends,) if bench.openings.zips_at(join) and not ring else ()),
+            *(OVER_THE_BAND.format(band=bench.name(id)) for id in sorted(bench.folded_in(join))),
             *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {from_where(bench, join, ring=ring)}."
@@ -300,6 +307,10 @@ def turn(bench: Workbench, join: Join, edge: str) -> Operation:
         act=Act.TURN,
         title=f"Turn the facing in and press the {edge}",
         how=(
+            *(
+                f"Turn the {bench.name(id)} right side out with it, and push its corner square with something blunt."
+                for id in sorted(bench.folded_in(join))
+            ),
             f"Roll the seam {bench.margin(1)} to the inside{ABOVE_THE_BREAK if turned else ''}; press from the wrong "
             f"side. {iron_for(bench)}",
         ),

@@ -12,6 +12,9 @@ from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join, Press
 from rowanseed.core.pattern.pieces import Panel
 
+TRIED = 200.0
+"""So much of an edge a band is tried against, in mm."""
+
 
 @dataclass(frozen=True)
 class StretchedBand:
@@ -55,6 +58,15 @@ def bands(bench: Workbench) -> Iterator[StretchedBand]:
 def stretched_band_of(bench: Workbench, join: str) -> StretchedBand:
     """The band that a seam puts on. Raises StopIteration where it puts on none."""
     return next(band for band in bands(bench) if band.join.id == join)
+
+
+def tried(bench: Workbench, share: float) -> str:
+    """How a band that is so long for its edge is tried before it is sewn on."""
+    return (
+        f"First try it: it is cut {100 * share:.0f} % as long as its edge. {bench.margin(TRIED * share)} of the folded "
+        f"band, stretched along {bench.margin(TRIED)} of the edge, have to reach without straining and draw in again "
+        "when they are let go; what does not reach is cut longer, what gapes shorter, by the same share all along."
+    )
 
 
 def mitred(turns: corners.Corners) -> Iterator[str]:

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from rowanseed.core.make.families import laps
+from rowanseed.core.make.families.band_insides import closes
 from rowanseed.core.make.families.bands import is_band, is_folded
-from rowanseed.core.make.families.waistbands import closes
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench

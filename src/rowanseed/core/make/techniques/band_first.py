@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families import bands, crotches, invisible_zips, waistbands
+from rowanseed.core.make.families import band_insides, bands, crotches, invisible_zips, waistbands
 from rowanseed.core.make.families.bands_and_zips import WHY
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.run import ZIP, Run
@@ -99,7 +99,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         else:
             yield op
     in_place = Need(facts.closure(Fact.CLOSED, zip_), WHY)
-    for op in waistbands.closes(bench, single(inside)):
+    for op in band_insides.closes(bench, single(inside)):
         if op.act is Act.TURN and facts.finish(Fact.PREPARED, inside) in op.gives:
             over = (
                 "Zip open. Fold the band back on its fold line, right sides together, over the tape of the zip; with "

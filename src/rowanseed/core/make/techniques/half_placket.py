@@ -9,9 +9,9 @@ from rowanseed.core.base.words import upper_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.band_insides import fold_in, fold_over
 from rowanseed.core.make.families.bands import inside_of, runs_over
 from rowanseed.core.make.families.buttonholes import laps_over
-from rowanseed.core.make.families.waistbands import fold_in, fold_over
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.bands import inside_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -31,19 +32,22 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     step = of_closure(bench, "separating zip", duty.id)
     on = On(closures=(closure.id,), edges=shown(open_edges(join)))
     half = bench.open_half
+    bands = sorted(bench.folded_in(join))
+    lower = f"fold line of the {bench.name(bands[0])}" if bands else "hem line"
+    below = bench.name(bands[0]) if bands else "hem"
     foot = settings.zip_foot(bench.household, invisible=False)
     yield step(
         "baste",
         Act.BASTE,
         f"Baste both halves of the zip to the {half} edges",
-        "Hold the zip against the edge first: if it is longer than the edge from the upper stitching line to the hem "
-        "line, shorten it at its top, with new stops; below, where it parts, it cannot be shortened.",
+        f"Hold the zip against the edge first: if it is longer than the edge from the upper stitching line to the "
+        f"{lower}, shorten it at its top, with new stops; below, where it parts, it cannot be shortened.",
         f"Part the zip. The {half} right side up: one half face down on its edge, the middle of the teeth on the "
         f"stitching line {bench.allowance(join)} from the raw edge, the tape towards the raw edge, the lower stop on "
-        f"the hem line. At the top fold the tape's end away from the {half}, out over the raw edge, just below the "
+        f"the {lower}. At the top fold the tape's end away from the {half}, out over the raw edge, just below the "
         "upper stitching line.",
-        "Baste down the middle of the tape. Zip it up, mark on the other tape where hem, seams and pockets come, part "
-        "it again, and baste the other half to these marks.",
+        f"Baste down the middle of the tape. Zip it up, mark on the other tape where {below}, seams and pockets come, "
+        "part it again, and baste the other half to these marks.",
         at=Bench.HAND,
         took=minutes.each(12),
         needs=(
@@ -59,15 +63,15 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         gives=(Fact.BASTED, facts.join(Fact.BASTED, join.id)),
         leaves=(BASTING,),
         on=on,
-        look="Zipped up, hem, seams and pockets stand level on both sides, and neither side is drawn in.",
+        look=f"Zipped up, {below}, seams and pockets stand level on both sides, and neither side is drawn in.",
     )
     yield step(
         "zip",
         Act.INSERT_CLOSURE,
         "Topstitch beside the zip",
         f"The facing turned in, right side up: {bench.margin(BESIDE)} from the edge, through {half}, tape and facing, "
-        "from the hem up on both sides, so that both are drawn the same way. Needle down, lift the foot and move the "
-        "slider past where it is in the way.",
+        f"from the {below} up on both sides, so that both are drawn the same way. Needle down, lift the foot and "
+        "move the slider past where it is in the way.",
         "Take the basting out.",
         took=minutes.each(10),
         setting=foot,
@@ -83,6 +87,11 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             *(
                 Need(facts.finish(Fact.FINISHED, f.id), "its lower end is closed first", where_given=True)
                 for f in ends_of_facings(bench)
+            ),
+            *(
+                Need(facts.finish(Fact.FINISHED, f.id), "the band's inside is closed first", where_given=True)
+                for f in (inside_of(bench, band) for band in bands)
+                if f is not None
             ),
         ),
         gives=(Fact.CLOSED,),

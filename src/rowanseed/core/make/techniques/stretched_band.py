@@ -6,22 +6,18 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from rowanseed.core.make import corners, facts, minutes, settings
-from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.crossing import crossings
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.stretched_bands import StretchedBand, bands, mitred, stretched_band_of
+from rowanseed.core.make.families.stretched_bands import StretchedBand, bands, mitred, stretched_band_of, tried
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
 from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import Steps, of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import HOT, Workbench, shown
-from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "stretched band"
-TRIED = 200.0
-"""So much of an edge a band is tried against, in mm."""
 
 SETTLED = Need(facts.gate(Fact.SETTLED, "shell"), "the seams that it closes can still be let out", where_given=True)
 
@@ -61,7 +57,7 @@ def _both(band: StretchedBand) -> str:
 
 
 def _ring(bench: Workbench, step: Steps, band: StretchedBand, name: str) -> Operation:
-    ends, share = band.ends[0], band.share
+    ends = band.ends[0]
     turns = corners.inward(bench, band.edge)
     halves = _halved(band)
     run = replace(bench.runs.over(ends.a, each_hand=ends.each_hand), said="from raw edge to raw edge")
@@ -76,9 +72,7 @@ def _ring(bench: Workbench, step: Steps, band: StretchedBand, name: str) -> Oper
         "ring",
         Act.JOIN,
         f"Close the {name} to a ring{_both(band)}",
-        f"First try it: it is cut {100 * share:.0f} % as long as its edge. {bench.margin(TRIED * share)} of the folded "
-        f"band, stretched along {bench.margin(TRIED)} of the edge, have to reach without straining and draw in again "
-        "when they are let go; what does not reach is cut longer, what gapes shorter, by the same share all along.",
+        tried(bench, band.share),
         *mitred(turns),
         closed,
         took=minutes.each(5, bench.number_cut(band.piece)),
@@ -146,13 +140,8 @@ def _put_on(bench: Workbench, band: StretchedBand, name: str) -> Operation:
     gives = (*op.gives, *(facts.finish(Fact.FINISHED, id) for id in inner))
     op = replace(op, gives=gives, on=replace(op.on, finishes=inner))
     if overlocker:
-        return replace(op, bench=Bench.OVERLOCKER, setting=settings.overlock(_as_a_knit(bench)))
-    return replace(op, setting=settings.seam(_as_a_knit(bench)))
-
-
-def _as_a_knit(bench: Workbench) -> MakingChoices:
-    """The household's choices for a seam that has to stretch, whatever the garment is cut of."""
-    return replace(bench.household, structure=Structure.KNIT)
+        return replace(op, bench=Bench.OVERLOCKER, setting=settings.overlock(bench.household.as_a_knit))
+    return replace(op, setting=settings.seam(bench.household.as_a_knit))
 
 
 def _halved(band: StretchedBand) -> bool:
@@ -181,7 +170,7 @@ def _stitched_below(bench: Workbench, step: Steps, band: StretchedBand) -> Opera
         f"Topstitch below the {bench.name(band.piece)}",
         f"On the garment, {bench.margin(2)} from the seam all round, with a twin needle or a stretch stitch: the "
         "allowances stay down.",
-        setting=settings.seam(_as_a_knit(bench)),
+        setting=settings.seam(bench.household.as_a_knit),
         after={Fact.PRESSED: "its allowances lie down first"},
         gives=(Fact.TOPSTITCHED,),
         on=On(joins=(band.join.id,), edges=shown(band.edge)),
