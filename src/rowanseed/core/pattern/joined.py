@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern
 
@@ -16,6 +18,17 @@ def runs_against(pattern: Pattern, one: EdgePart, other: EdgePart) -> bool:
     if before == later or after == earlier:
         return True
     return not (before == earlier or after == later)
+
+
+def sides_run_against(pattern: Pattern, one: Sequence[EdgePart], other: Sequence[EdgePart]) -> bool:
+    """The same of the edges of two pieces that are sewn in one run: told by two of one name, which are sewn to each
+    other, else by the first of the one and the last of the other."""
+    if len(one) > 1 and len(other) > 1:
+        named = {part.edge: part for part in other}
+        alike = next((part for part in one if part.edge in named), None)
+        if alike is not None:
+            return runs_against(pattern, alike, named[alike.edge])
+    return runs_against(pattern, one[0], other[-1 if len(one) > 1 else 0])
 
 
 def _beside(pattern: Pattern, part: EdgePart) -> tuple[str, str]:

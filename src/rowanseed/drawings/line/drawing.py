@@ -176,6 +176,8 @@ def _stroke(where: Element, stroke: Stroke, at: At) -> None:
             case Line.DASHED:
                 dash = {"stroke_dasharray": "4 3", "fill": "none"}
                 add(where, "path", d=path_of(run, closed=False), stroke=QUIET, stroke_width=0.9, **dash)
+            case Line.ZIP:
+                _teeth(where, *run)
             case Line.FINE:
                 add(where, "path", d=path_of(run, closed=False), stroke=QUIET, stroke_width=1, fill="none")
             case _:
@@ -380,6 +382,7 @@ def _where_it_begins(pattern: Pattern, closure: Closure, one: Laid, size: str) -
 
 
 def _teeth(group: Element, begin: Point, end: Point) -> None:
+    """A closed zip, seen from outside."""
     add(
         group,
         "path",

@@ -29,6 +29,7 @@ class Line(Enum):
     BOLD = "bold"
     DASHED = "dashed"
     FILLED = "filled"
+    ZIP = "zip"
 
 
 @dataclass(frozen=True)

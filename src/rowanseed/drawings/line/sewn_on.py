@@ -6,7 +6,17 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 
 from rowanseed.core.pattern.making import Detail, DetailKind
-from rowanseed.drawings.line import bands, bibs, ends, fullness, necks, pockets, stretched_bands, trims
+from rowanseed.drawings.line import (
+    bands,
+    bibs,
+    ends,
+    fullness,
+    lower_bands,
+    necks,
+    pockets,
+    stretched_bands,
+    trims,
+)
 from rowanseed.drawings.line.dressed import Draw, Dressed, Stroke
 
 
@@ -55,6 +65,7 @@ FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     fullness.gathered_caps,
     necks.bound,
     stretched_bands.stretched,
+    lower_bands.lower_band,
     ends.casing,
     ends.drawn_in_neck,
     bands.back_belt,

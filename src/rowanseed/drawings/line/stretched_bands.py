@@ -24,7 +24,8 @@ SHOULDER = -5
 def stretched(dressed: Dressed) -> Iterator[Stroke]:
     """Along the edges of this side that a band is stretched on to; at a sleeve's end within what is drawn of it."""
     for join in dressed.pattern.making.joins:
-        if join.difference.kind is not DifferenceKind.STRETCHED_ON:
+        if join.difference.kind is not DifferenceKind.STRETCHED_ON or join.press is Press.BAND:
+            # Folded over its edge, one is drawn in `lower_bands`.
             continue
         band = dressed.drawn(join.b[0].piece)
         if band is None:
@@ -45,12 +46,12 @@ def stretched(dressed: Dressed) -> Iterator[Stroke]:
                     run.insert(0 if run[0][1] > run[-1][1] else len(run), dressed.sleeves[0][SHOULDER])
                 end = max(y for _, y in run)
                 up = [(x, min(max(0.0, y), end)) for x, y in inward(one, run, -deep)]
-                yield from _ribbed("neck", run, up)
+                yield from ribbed("neck", run, up)
             else:
                 run = sorted(one.edges[part[1]], key=lambda q: q[1])
                 middle = min(y for _, y in run) if "crotch" not in one.edges else (run[0][1] + run[-1][1]) / 2
                 low = [(x + deep, middle + (y - middle) * DRAWN_IN) for x, y in run]
-                yield from _ribbed("hem", run, low)
+                yield from ribbed("hem", run, low)
 
 
 def _cuffs(dressed: Dressed, deep: float) -> Iterator[Stroke]:
@@ -58,14 +59,16 @@ def _cuffs(dressed: Dressed, deep: float) -> Iterator[Stroke]:
         tip, outer, low, under = ring[-4:]
         share = [deep / max(1.0, math.dist(a, b)) for a, b in ((outer, tip), (low, under))]
         run = [lerp(outer, tip, share[0]), lerp(low, under, share[1])]
-        yield from _ribbed("sleeve", run, [outer, low])
+        yield from ribbed("sleeve", run, [outer, low])
 
 
-def _ribbed(part: str, near: Run, far: Sequence[tuple[float, float]]) -> Iterator[Stroke]:
+def ribbed(
+    part: str, near: Run, far: Sequence[tuple[float, float]], hands: tuple[int, ...] = (-1, 1)
+) -> Iterator[Stroke]:
     """What lies between two runs, with ribs from the one to the other."""
-    yield Stroke(part, [*near, *reversed(far)], Line.FILLED)
+    yield Stroke(part, [*near, *reversed(far)], Line.FILLED, hands)
     long = sum(math.dist(a, b) for a, b in pairwise(near))
     count = max(2, round(long / RIB))
     ends = (stepped(list(run), sum(math.dist(a, b) for a, b in pairwise(run)) / count) for run in (near, far))
     for a, b in zip(*ends, strict=False):
-        yield Stroke(part, [a, b])
+        yield Stroke(part, [a, b], Line.FINE, hands)

@@ -12,7 +12,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.joined import runs_against
+from rowanseed.core.pattern.joined import sides_run_against
 from rowanseed.core.pattern.making import EdgePart, Join, Press
 from rowanseed.drawings.steps.folding import Folding, folded, folding
 from rowanseed.drawings.steps.paper import Paper, dot, rings
@@ -31,7 +31,7 @@ def opened(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid | 
     """The two pieces of a seam that is sewn, from the side that is worked on; None where it curves so much that they
     cannot be laid flat beside each other."""
     one, other = pair_shown(bench, op, join)
-    against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
+    against = sides_run_against(bench.pattern, one, other)
     from_right = op.act in FROM_RIGHT
     first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=from_right)
     second = opened_from(

@@ -16,7 +16,7 @@ from rowanseed.core.geometry.outline import Point, point_at
 from rowanseed.core.make.openings import ENDING
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.joined import runs_against
+from rowanseed.core.pattern.joined import sides_run_against
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import mark_distance
@@ -82,7 +82,7 @@ def edges_of_opening(
     one, other = _sides_of(bench, op, join) if join is not None and join.b else ((), ())
     if closure is None or not one:
         return None
-    against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
+    against = sides_run_against(bench.pattern, one, other)
     first = as_drawn(bench.piece(one[0].piece), bench.size, right_side_up=right_side_up)
     second = opened_from(first, one, bench.piece(other[0].piece), other, against=against)
     lines = [_opened_part(op, lying, parts) for lying, parts in ((first, one), (second, other))]

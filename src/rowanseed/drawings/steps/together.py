@@ -15,7 +15,7 @@ from rowanseed.core.base.words import Worded, lower_first
 from rowanseed.core.geometry.outline import Point, point_at
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
-from rowanseed.core.pattern.joined import runs_against
+from rowanseed.core.pattern.joined import sides_run_against
 from rowanseed.core.pattern.making import EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
@@ -38,7 +38,7 @@ AFTER_SEWING = frozenset({Act.PRESS, Act.TRIM, Act.CLIP, Act.TURN, Act.TACK, Act
 def together(paper: Paper, bench: Workbench, op: Operation, join: Join) -> Laid:
     """The two pieces of a seam as they are pinned, its stitching, its notches, what stands over at its ends."""
     one, other = pair_shown(bench, op, join)
-    against = runs_against(bench.pattern, one[0], other[-1 if len(one) > 1 else 0])
+    against = sides_run_against(bench.pattern, one, other)
     under = as_drawn(bench.piece(one[0].piece), bench.size)
     shared = shares(bench, join, one, other)
     over = laid_on(
@@ -159,6 +159,9 @@ def pair_shown(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgeP
     if not found and max(len(a), len(b)) > 1:
         found = _where_it_begins(bench, op, join, a, b)
     at = found[0] if found else 0
+    if at < len(a) and a[at] in bench.folded_in(join):
+        # A band's end by itself does not show what is sewn to what: what lies beside it is drawn.
+        at += -1 if at else 1
     one, other = a[min(at, len(a) - 1)], b[at if len(a) == len(b) or len(a) == 1 else 0]
     return _edges_on(join.a, one), _edges_on(join.b, other)
 

@@ -73,14 +73,14 @@ def parted(bench: Workbench, op: Operation) -> Stack | None:
 
 
 def separating(bench: Workbench, op: Operation) -> Stack | None:
-    """The edges with their facings turned in, stitched through the tape between, from the hem up."""
+    """The edges with their facings turned in, stitched through the tape between, from their lower ends up."""
     edges = edges_of_opening(bench, op, gap=2 * BESIDE_COIL)
     if edges is None:
         return None
     rows = tuple(Row(edge.inside(BESIDE_COIL)[::-1], begins=not edge.goes_on, ends=not edge.goes_on) for edge in edges)
     words = (
         f"The {_names(edges)}, right side up, their facings turned in, the zip between; each edge stitched beside it "
-        "from the hem up."
+        "from its lower end up."
     )
     zipped = closed_zip(_between(edges, BESIDE_COIL), "zip, face up")
     return Stack((zipped, *(edge.cloth(folded_at=0.0) for edge in edges)), words + _more(bench, op, edges), rows=rows)
