@@ -678,6 +678,7 @@ JACKETS = {
     },
     "blouson": {
         "front": OPEN,
+        "neck": Neck(finish=NeckFinish.BAND),
         "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
         "sleeve": Sleeve(end=SleeveEnd.CUFF),
         "hem": Hem(HemKind.BAND),

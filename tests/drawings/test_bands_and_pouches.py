@@ -8,11 +8,13 @@ import re
 import pytest
 from shapely.geometry import LineString, Point, Polygon
 
+from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import DifferenceKind
 from rowanseed.core.pattern.pieces import SLANTING, Panel
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.drawings.line.dressed import Dressed, Line
 from rowanseed.drawings.line.laid import laid, sleeve
+from rowanseed.drawings.line.lower_bands import lower_band
 from rowanseed.drawings.line.pockets import pouch
 from rowanseed.drawings.line.stretched_bands import stretched
 from rowanseed.drawings.steps.placing import as_drawn
@@ -33,6 +35,11 @@ def dressed(name, panel):
 
 def outlines(garment):
     return [Polygon([q for run in one.edges.values() for q in run[:-1]]).buffer(0) for one in garment.pieces]
+
+
+def is_button(stroke):
+    xs = [x for x, _ in stroke.run]
+    return stroke.line is Line.FILLED and max(xs) - min(xs) == pytest.approx(14.0, abs=0.5)
 
 
 # ---------------------------------------------------------------- on the line drawing
@@ -67,6 +74,33 @@ def test_a_lower_band_is_as_deep_as_it_is_folded_and_draws_the_edge_in(name, pan
 def test_no_hem_is_shown_where_a_band_ends_the_garment():
     assert line_drawing(everyday("hooded sweatshirt")).count("stroke-dasharray") == 0
     assert line_drawing(everyday("smock")).count("stroke-dasharray") > 0
+
+
+@pytest.mark.parametrize("panel", BOTH)
+@pytest.mark.parametrize("name", ["blouson", "banded hoodie", "denim jacket", "snapped jacket"])
+def test_a_band_below_an_open_front_lies_below_the_edge_as_deep_as_it_is_folded(name, panel):
+    garment = dressed(name, panel)
+    strokes = list(lower_band(garment))
+    strips = [s for s in strokes if s.line is Line.FILLED and not is_button(s)]
+    band = garment.pattern.piece("lower-band").shapes[garment.size].edges
+    edge = max(x for one in garment.pieces for x, _ in one.edges.get("hem", ()))
+    assert {hand for s in strips for hand in s.hands} == {-1, 1}
+    for strip in strips:
+        shape = Polygon(strip.run).buffer(0)
+        assert max(x for x, _ in strip.run) - edge == pytest.approx(chain_length(band["far-end"]) / 2)
+        assert all(shape.intersection(body).area < 0.01 * shape.area for body in outlines(garment))
+    assert any(s.line is Line.ZIP for s in strokes) == (panel is Panel.FRONT and name in ("blouson", "banded hoodie"))
+    ribs = sum(s.line is Line.FINE for s in strokes)
+    assert (ribs == 0) is (name == "denim jacket")
+
+
+@pytest.mark.parametrize("name", ["denim jacket", "snapped jacket"])
+def test_the_button_of_a_lower_band_is_on_the_hand_that_laps_over(name):
+    garment = dressed(name, Panel.FRONT)
+    (button,) = filter(is_button, lower_band(garment))
+    assert button.hands == (garment.over,)
+    assert Polygon(button.run).centroid.y == pytest.approx(0.0, abs=0.5), "on the centre"
+    assert not any(map(is_button, lower_band(dressed(name, Panel.BACK))))
 
 
 def test_a_pouch_is_drawn_on_the_front_alone_where_its_marks_lie():

@@ -6,15 +6,14 @@ from collections.abc import Sequence
 
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import Centre, Where
+from rowanseed.core.compose.vocabulary import Where
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.pattern.walk import length_on
 
-EDGES, LOWER = ("waist", "neck"), "lower-band"
-"""The edges of bands that go along an edge of the garment, and the seam of a band at the lower edge, which is notched
-where its ends are at an opening."""
+EDGES = ("waist", "neck", "edge")
+"""The edges of bands that go along an edge of the garment."""
 KINDS = (DifferenceKind.NONE, DifferenceKind.GATHERS)
 SIDES = (Where.LEFT_SIDE,)
 SHELL = (Panel.FRONT, Panel.BACK)
@@ -26,10 +25,11 @@ Places = dict[str, float]
 
 def notch_bands(build: Build) -> None:
     for join in build.joins:
-        lower = join.id == LOWER and build.description.features.front.centre is Centre.OPEN
-        if len(join.b) == 1 and len(join.a) > 1 and (join.b[0].edge in EDGES or lower):
+        if len(join.b) == 1 and len(join.a) > 1 and join.b[0].edge in EDGES:
             band = build.pieces[join.b[0].piece]
-            if band.panel is Panel.BAND and (join.difference.kind in KINDS or lower):
+            # One that is stretched on is quartered where it is a ring, and notched where it has ends.
+            notched = join.difference.kind in KINDS or band.has_edge("near-end")
+            if band.panel is Panel.BAND and notched:
                 _notched(build, join, band)
 
 

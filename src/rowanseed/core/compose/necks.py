@@ -9,11 +9,14 @@ from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.openings import is_half_placket, is_open_skirt
 from rowanseed.core.compose.vocabulary import (
     ArmholeFinish,
+    Centre,
     CollarKind,
     ElasticPlace,
     FacedEdge,
     GarmentKind,
     NeckFinish,
+    NeckShape,
+    Placket,
 )
 from rowanseed.core.pattern.making import EdgePart
 
@@ -42,6 +45,16 @@ def neck_finish(description: Description) -> NeckFinish | None:
 def is_neck_stretched(description: Description) -> bool:
     """Whether a band of a knit or of ribbing is stretched on to the neck: a ring that nothing opens."""
     return description.has_neck_band and neck_finish(description) is NeckFinish.BAND
+
+
+def is_band_open(description: Description) -> bool:
+    """Whether such a band goes round the neck from one edge of an open front to the other. On a neck that runs to a
+    point, and on one that is closed by a placket of its own, it is bound."""
+    features = description.features
+    goes_round = features.neck.shape in (NeckShape.ROUND, NeckShape.SCOOP, NeckShape.HIGH)
+    banded = neck_finish(description) is NeckFinish.BAND and description.bands_stretch
+    grown = features.opening.placket is Placket.BAND or features.opening.double_breasted
+    return banded and goes_round and features.front.centre is Centre.OPEN and not features.wraps and not grown
 
 
 def runs_over_bands(description: Description) -> bool:

@@ -17,6 +17,7 @@ from rowanseed.core.compose.fastenings import fastening_mark, fastens_below
 from rowanseed.core.compose.laps import extension
 from rowanseed.core.compose.proportion import band_share
 from rowanseed.core.compose.sizes import Size
+from rowanseed.core.compose.stretched_bands import of_what
 from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
@@ -55,7 +56,7 @@ def open_band(build: Build, parts: tuple[EdgePart, ...], *, depth: float) -> Non
         panel=Panel.BAND,
         count=2,
         pair=True,
-        role=Role.CONTRAST if description.features.ribbing else Role.MAIN,
+        role=of_what(description) if stretched else Role.MAIN,
     )
     if not stretched:
         build.interface(ID, Interfaced.WAISTBAND)

@@ -8,6 +8,7 @@ from itertools import pairwise
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.build import Build, Edges, part
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.proportion import band_share
 from rowanseed.core.compose.sizes import Size
@@ -40,7 +41,7 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
 
     def draw(size: Size) -> Edges:
         long = along(build, parts, size) * of_edge * rings / sewn.count
-        return _across(long, 2 * depth)
+        return across(long, 2 * depth, EDGES)
 
     build.piece(
         sewn.id,
@@ -49,9 +50,9 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
         panel=Panel.BAND,
         count=sewn.count,
         pair=sewn.count > 1,
-        role=Role.CONTRAST if build.description.features.ribbing else Role.MAIN,
+        role=of_what(build.description),
     )
-    build.line(sewn.id, LineKind.FOLD, "fold", lambda size: ((depth, 0.0), (depth, _long(build, sewn.id, size))))
+    fold_across(build, sewn.id, depth)
     build.join(
         f"{sewn.id}-ends",
         f"Ends of the {name}",
@@ -73,11 +74,19 @@ def stretched_on(build: Build, parts: tuple[EdgePart, ...], *, sewn: Sewn, depth
     build.finish(f"{sewn.id}-inner", f"Inner edge of the {name}", FinishKind.CAUGHT, inner)
 
 
-def _across(long: float, wide: float) -> Edges:
-    """A rectangle `wide` along the grain and `long` across it, where a knit stretches most."""
+def of_what(description: Description) -> Role:
+    """What a band is cut of that is stretched on."""
+    return Role.CONTRAST if description.features.ribbing else Role.MAIN
+
+
+def across(long: float, wide: float, edges: tuple[str, ...]) -> Edges:
+    """A rectangle `wide` along the grain and `long` across it, where a knit stretches most; its edges from the one
+    farthest along the grain on."""
     corners = ((wide, 0.0), (wide, long), (0.0, long), (0.0, 0.0), (wide, 0.0))
-    return {edge: straight(*ends) for edge, ends in zip(EDGES, pairwise(corners), strict=True)}
+    return {edge: straight(*ends) for edge, ends in zip(edges, pairwise(corners), strict=True)}
 
 
-def _long(build: Build, id: str, size: Size) -> float:
-    return chain_length(build.edge(id, "inner", size))
+def fold_across(build: Build, id: str, depth: float) -> None:
+    """The fold line of a band that lies across the cloth and is so wide when it is folded."""
+    long = build.each(lambda size: chain_length(build.edge(id, "inner", size)))
+    build.line(id, LineKind.FOLD, "fold", lambda size: ((depth, 0.0), (depth, long[size.name])))

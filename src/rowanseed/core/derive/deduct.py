@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 
 from shapely.geometry import LineString, Point
 
+from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.faced import facing_depth, facing_depths, inner_edges
 from rowanseed.core.derive.shaping import Run, as_far_as, moved_in, neighbours, seam_runs
 from rowanseed.core.pattern.making import EdgePart, Join, LayerKind, Press
@@ -21,6 +22,8 @@ from rowanseed.core.pattern.seamline import mark_distance
 INNER = "inner"
 TO_FACING = "lining-facing-"
 """How the ids of the seams between lining and facings begin."""
+FACING_TO = "Facing to "
+"""How the names of the seams of facings begin."""
 ON_IT = 0.5
 """How near, in mm, an edge of a facing lies to that of the piece it is drawn on."""
 
@@ -187,7 +190,15 @@ def facing_seams(pattern: Pattern, taken: Mapping[str, Deducted]) -> tuple[Join,
             run = _connected(pattern, [facing], left)
             out.append(_seam(pattern, taken, facing, run, []))
             left -= set(run)
-    return tuple(out)
+    return tuple(out) if len(out) == 1 else tuple(replace(seam, name=_called(pattern, seam)) for seam in out)
+
+
+def _called(pattern: Pattern, seam: Join) -> str:
+    """What one of several such seams is called: by the edges that its facing is sewn to, else by the facing."""
+    of = next((j for j in pattern.making.joins if f"{TO_FACING}{j.id}" == seam.id), None)
+    if of is None or not of.name.startswith(FACING_TO):
+        return f"Lining to the {', '.join(lower_first(pattern.piece(p.piece).name) for p in seam.b)}"
+    return f"Lining to the facing of the {of.name.removeprefix(FACING_TO).removeprefix('the ')}"
 
 
 def _seam(

@@ -24,8 +24,9 @@ SHOULDER = -5
 def stretched(dressed: Dressed) -> Iterator[Stroke]:
     """Along the edges of this side that a band is stretched on to; at a sleeve's end within what is drawn of it."""
     for join in dressed.pattern.making.joins:
-        if join.difference.kind is not DifferenceKind.STRETCHED_ON or join.press is Press.BAND:
-            # Folded over its edge, one is drawn in `lower_bands`.
+        at_neck = any(p.edge == "neck" for p in join.a)
+        if join.difference.kind is not DifferenceKind.STRETCHED_ON or (join.press is Press.BAND and not at_neck):
+            # Folded over a lower edge, one is drawn in `lower_bands`.
             continue
         band = dressed.drawn(join.b[0].piece)
         if band is None:
@@ -39,7 +40,7 @@ def stretched(dressed: Dressed) -> Iterator[Stroke]:
             one = dressed.laid(part[0])
             if one is None or part[1] not in one.edges:
                 continue
-            if join.press is Press.DOWN:
+            if at_neck:
                 run = list(one.edges[part[1]])
                 if Panel.SLEEVE in panels and dressed.sleeves:
                     # Between the raglan seams the neck goes on over the sleeve, to its point at the shoulder.

@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowanseed.core.compose.build import Build
 from rowanseed.core.compose.collars import neck_parts
 from rowanseed.core.compose.feature import Body, Ended, Feature
-from rowanseed.core.compose.necks import BOUND, is_neck_stretched, neck_finish, neck_words, tell_neck
+from rowanseed.core.compose.necks import BOUND, is_band_open, is_neck_stretched, neck_finish, neck_words, tell_neck
 from rowanseed.core.compose.vocabulary import NeckFinish
 from rowanseed.core.pattern.making import FinishKind
 
@@ -21,7 +21,7 @@ def finish(build: Build, body: Body) -> None:
 FEATURES = (
     Feature(
         "neck-binding",
-        asked=lambda d: neck_finish(d) in BOUND and not is_neck_stretched(d),
+        asked=lambda d: neck_finish(d) in BOUND and not is_neck_stretched(d) and not is_band_open(d),
         ends=frozenset({Ended.NECK}),
         finish=finish,
     ),

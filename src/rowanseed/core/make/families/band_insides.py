@@ -42,7 +42,7 @@ def is_stretched(join: Join) -> bool:
     return join.difference.kind is DifferenceKind.STRETCHED_ON
 
 
-def _lies_flat(bench: Workbench, piece: str) -> bool:
+def lies_flat(bench: Workbench, piece: str) -> bool:
     """Whether the inner edge of a band lies flat over its seam, neatened: turned in, it would not stretch."""
     return any(is_stretched(j) and band_of(bench, j) == piece for j in bench.joins.values())
 
@@ -106,7 +106,7 @@ def fold_in(bench: Workbench, piece: str, inside: Finish | None) -> Operation:
 def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     pieces = pieces_of(finish.parts)
-    name, flat = called(bench, pieces), any(_lies_flat(bench, piece) for piece in pieces)
+    name, flat = called(bench, pieces), any(lies_flat(bench, piece) for piece in pieces)
     over = runs_over(bench, finish)
     joined = [j for j in bench.joins.values() if pieces_of((*j.a, *j.b)) & pieces and not {*j.a, *j.b} & {*over}]
     after = tuple(Need(facts.join(Fact.PRESSED, j.id), "it is sewn on and pressed into the band") for j in joined)
@@ -124,7 +124,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         id=f"turn-in-{finish.id}",
         technique=ID,
         act=Act.TURN,
-        title=f"Turn in and stitch down: {lower_first(finish.name)}",
+        title=f"{'Fold over' if flat else 'Turn in'} and stitch down: {lower_first(finish.name)}",
         how=(
             *(("The facing's lower ends lie flat below it.",) if faced is not None else ()),
             f"Fold the {name} on its fold line over the allowances; {_passes(bench, finish, flat=flat)}. Pin from the "
@@ -181,7 +181,7 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
 
 def _kept(bench: Workbench, pieces: Iterable[str]) -> str:
     """How the inner edge of a band lies while its ends are closed."""
-    if any(_lies_flat(bench, piece) for piece in pieces):
+    if any(lies_flat(bench, piece) for piece in pieces):
         return "its neatened inner edge lying flat over the seam"
     return "the pressed inner edge staying turned up"
 

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.bands import inside_of
+from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.steps import of_closure
 from rowanseed.core.make.technique import Duty, Technique, single
@@ -57,7 +58,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
                     facts.join(Fact.PRESSED, other.id), "seams that cross the edge are pressed first", where_given=True
                 )
                 for other in bench.crossing([join.id])
-                if bench.joins_shell(other) and not other.each_hand
+                if (bench.joins_shell(other) and not other.each_hand) or pieces_of(bench.parts(other.id)) & {*bands}
             ),
         ),
         gives=(Fact.BASTED, facts.join(Fact.BASTED, join.id)),

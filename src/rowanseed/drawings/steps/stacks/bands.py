@@ -12,6 +12,7 @@ from shapely.geometry.base import BaseGeometry
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.make.families import contour_bands
+from rowanseed.core.make.families.band_insides import lies_flat
 from rowanseed.core.make.families.bands import INNER, PASSES, band_of, runs_on
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
@@ -38,7 +39,7 @@ ABOUT_AN_END = 1.2
 """About the end of a band so much of it is drawn, as a share of the row across it."""
 SHOWN = 5.0
 """Of a long band by itself one end is drawn, so many times as long as it is wide."""
-IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches the fold inside."
+IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches its inside."
 IN = 5.0
 """The upper end of a folded band is basted so far from its raw edge, in mm."""
 FAR = 5000.0
@@ -57,8 +58,10 @@ def ends(bench: Workbench, op: Operation) -> Stack | None:
     lying = as_drawn(piece, bench.size, right_side_up=False)
     part = EdgePart(piece.id, inner[0].name)
     half = _half(lying, [lying.move(upright(p)) for p in fold.ends[bench.size]], part)
-    shape = turned.outside(lying, (part,)).intersection(half)
-    strip = turned.strip(lying, part, inner[0].allowance - PASSES).intersection(shape)
+    flat = lies_flat(bench, piece.id)
+    whole = Polygon(lying.cutting()).buffer(0) if flat else turned.outside(lying, (part,))
+    shape = whole.intersection(half)
+    strip = Polygon() if flat else turned.strip(lying, part, inner[0].allowance - PASSES).intersection(shape)
     found = [within(lying.stitched((EdgePart(piece.id, edge.edge),)), shape) for edge in op.edges]
     rows = [run for run in found if len(run) > 1]
     if not rows:
@@ -67,14 +70,13 @@ def ends(bench: Workbench, op: Operation) -> Stack | None:
     window = about(rows[:1], ABOUT_AN_END)
     alike = " One end is drawn; the other is closed alike." if len(rows) > 1 else ""
     words = (
-        f"The {lower_first(piece.name)} folded back on its fold line, right sides together, its inner edge staying "
-        f"turned up; the row runs across the end on its stitching line.{alike}"
+        f"The {lower_first(piece.name)} folded back on its fold line, right sides together, its inner edge "
+        f"{'lying flat' if flat else 'staying turned up'}; the row runs across the end on its stitching line.{alike}"
     )
-    layers = (
-        Layer(shape.intersection(window), Stuff.WRONG, f"{piece.name}, its inner half", window),
-        Layer(strip.intersection(window), Stuff.RIGHT, "inner edge", window),
-    )
-    return Stack(layers, words, rows=(Row(rows[0]),))
+    layers = [Layer(shape.intersection(window), Stuff.WRONG, f"{piece.name}, its inner half", window)]
+    if not flat:
+        layers.append(Layer(strip.intersection(window), Stuff.RIGHT, "inner edge", window))
+    return Stack(tuple(layers), words, rows=(Row(rows[0]),))
 
 
 def turned_in(bench: Workbench, op: Operation) -> Stack | None:
