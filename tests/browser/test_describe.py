@@ -280,6 +280,43 @@ def test_a_hooded_sweatshirt_gets_its_ribbing_as_a_cloth_of_its_own_and_its_band
     within(hand, begun, "a hooded sweatshirt")
 
 
+def test_a_zipped_blouson_has_its_bands_and_its_zip_ends_in_the_lower_one(hand, own):
+    """Bands whose ends are at an open front could not be described; nothing typed yet was told to be wrong."""
+    begun = time.monotonic()
+    person(hand, own.url, "Nerys", bust="87", waist="68", hip="92")
+    cloth(hand, own.url, "Slate twill", "150", "2.5 m")
+    page = hand.page
+    page.goto(f"{own.url}/patterns/describe")
+    with page.expect_response(lambda r: "/describe/look" in r.url):
+        hand.choose(name_of("garment"), "jacket")
+    expect(page.locator("#look svg")).not_to_have_count(0)
+    expect(page.locator("#cannot-be")).to_have_count(0)
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Give the garment a name.")
+    hand.fill(name_of("name"), "Harbour blouson")
+    hand.fill(name_of("body_chart"), CHART)
+    hand.choose(name_of("features.opening.kind"), "separating zip")
+    hand.choose(name_of("features.neck.finish"), "band")
+    hand.choose(name_of("features.sleeve.end"), "cuff")
+    hand.choose(name_of("features.hem.kind"), "none: it ends in a band")
+    hand.tick(name_of("features.ribbing"))
+    expect(page.locator("#cannot-be")).to_have_count(0)
+    hand.press(page.locator("#compose"))
+    expect(page.locator("main")).to_contain_text("Neck band")
+    sew_from_it(hand, "Nerys", "Slate twill", "12")
+    order = page.locator("main").inner_text()
+    steps = (
+        "Sew lower band to the lower edge",
+        "Baste both halves of the zip",
+        "Sew facing to front edges",
+        "Fold over and stitch down: inside of the lower band",
+        "Topstitch beside the zip",
+    )
+    places = [order.index(step) for step in steps]
+    assert places == sorted(places)
+    within(hand, begun, "a blouson")
+
+
 def test_the_tab_key_comes_to_each_part_of_the_line_drawing_once(hand, own):
     """Of a band every rib was a stop."""
     page = hand.page

@@ -208,6 +208,13 @@ KNITS = {
         "collar": CollarKind.HOOD,
         "sleeve": Sleeve(end=SleeveEnd.CUFF),
     },
+    "banded cardigan": {
+        "front": OPEN,
+        "neck": Neck(NeckShape.ROUND, NeckFinish.BAND),
+        "opening": buttoned(6, Placket.BAND),
+        "sleeve": Sleeve(end=SleeveEnd.CUFF),
+        "hem": Hem(HemKind.BAND),
+    },
     "banded hoodie": {
         "front": OPEN,
         "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
@@ -688,7 +695,7 @@ JACKETS = {
     "denim jacket": {
         "front": Side(Centre.OPEN, (Shaping.YOKE,)),
         "back": Side(shaping=(Shaping.YOKE,)),
-        "opening": buttoned(6),
+        "opening": buttoned(6, Placket.BAND),
         "collar": CollarKind.SHIRT,
         "sleeve": Sleeve(pieces=2, end=SleeveEnd.CUFF),
         "hem": Hem(HemKind.BAND, 45.0),

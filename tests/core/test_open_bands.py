@@ -33,7 +33,9 @@ from rowanseed.core.compose.vocabulary import (
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
+from rowanseed.core.make.holes import button_under, holes_of_piece
 from rowanseed.core.make.sequencer import sequence
+from rowanseed.core.make.workbench import workbench
 from rowanseed.core.notions.to_buy import notions
 from rowanseed.core.pattern.envelope import Figure, Structure
 from rowanseed.core.pattern.fastenings import number_of, open_edges, spacing
@@ -155,10 +157,32 @@ def test_the_lowest_of_its_fastenings_is_in_the_band_as_far_from_the_next_as_all
     (in_band,) = (q for q in pattern.piece("lower-band").points if q.kind in FASTENED)
     deep = chain_length(pattern.piece("lower-band").shapes[size].edges["far-end"]) / 2
     apart = spacing(pattern, size, FASTENED, closure)
-    low = max(q.at[size][0] for p in pattern.pieces if p.panel is Panel.FRONT for q in p.points if q.kind in FASTENED)
-    hem = max(q[0] for q in ends(pattern.piece("front"), size))
+    piece = pattern.piece("band" if name == "denim jacket" else "front")
+    low = max(q.at[size][0] for q in piece.points if q.kind in FASTENED)
+    on = "end" if name == "denim jacket" else "hem"
+    hem = max(s.start[0] for s in piece.shapes[size].edges[on])
     assert hem + deep / 2 - low == pytest.approx(min(apart), rel=0.15)
     assert size in in_band.at
+
+
+def test_a_front_band_ends_on_the_lower_one_as_wide_as_it_is_folded():
+    pattern = everyday("denim jacket")
+    size = middle(pattern)
+    (on_front,) = (p for p in lower(pattern).a if p.piece == "band")
+    wide = chain_length(pattern.piece("band").shapes[size].edges["end"])
+    assert part_length(pattern, size, on_front) == pytest.approx(wide / 2)
+    assert all((p.piece, p.edge) != ("band", "end") for f in pattern.making.finishes for p in f.parts)
+    assert "upper and lower ends" in next(op.title for op in steps(pattern) if op.id == "fold-over-band-inside")
+
+
+def test_the_hole_in_a_lower_band_is_told_as_the_lowest_and_its_button_is_on_the_other_half():
+    pattern = everyday("denim jacket")
+    said = told(pattern, "buttonholes-opening")
+    assert "The lowest lies along the lower band" in said and "The uppermost lies along the collar stand" in said
+    bench = workbench(pattern, "A", middle(pattern), MakingChoices())
+    band = bench.piece("lower-band")
+    (hole,) = holes_of_piece(bench, band)
+    assert button_under(bench, band, hole) == hole.mark
 
 
 def test_a_band_without_stretch_may_be_interfaced_and_one_that_stretches_is_not():
@@ -202,7 +226,7 @@ def test_with_a_zip_the_band_comes_first_and_its_inside_last(name):
 @pytest.mark.parametrize("name", BUTTONS)
 def test_with_buttons_the_edges_come_first_and_its_ends_are_closed_in_line_with_them(name):
     pattern = everyday(name)
-    edges = "fold-front-edges" if name == "denim jacket" else "turn-opening-facing"
+    edges = "fold-over-band-inside" if name == "denim jacket" else "turn-opening-facing"
     found = order(pattern, edges, "sew-lower-band", "ends-lower-band-inside", "turn-in-lower-band-inside")
     assert found == sorted(found)
     assert "in line with the garment's edge" in told(pattern, "ends-lower-band-inside")
@@ -267,7 +291,6 @@ def test_a_band_follows_a_garment_that_is_made_wider(name):
         ("features.hem.kind", {"front": Side(), "back": OPEN, "opening": Opening(Where.BACK, OpeningKind.BUTTONS)}),
         ("features.hem.kind", {"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, double_breasted=True)}),
         ("features.hem.kind", {"opening": Opening(), "neck": Neck(NeckShape.V), "belt": BeltKind.TIE}),
-        ("features.opening.placket", {"opening": replace(BUTTONED, placket=Placket.BAND)}),
         ("features.hem.shape", {"hem": Hem(HemKind.BAND, shape=HemShape.CURVED)}),
         ("features.lining", {"lining": Lining()}),
     ],

@@ -10,7 +10,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
-from rowanseed.core.pattern.making import BAND_FOLD, NECK_CENTRE, EdgePart
+from rowanseed.core.pattern.making import BAND_FOLD, LOWER_FOLD, NECK_CENTRE, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Role
 
 STAND = 32.0
@@ -31,6 +31,12 @@ def neck_on_band(build: Build, half: Half) -> None:
     """The neck goes on over the outer layer of the band that laps there."""
     build.mark("band", Mark(BAND_FOLD, MarkKind.DOT, "top", "start", build.each(lambda size: FRONT_BAND)))
     half.neck.insert(0, replace(part("band", "top"), to_mark=BAND_FOLD))
+
+
+def hem_on_band(build: Build, half: Half) -> None:
+    """The lower edge goes on over the outer layer of the band that laps there, on to a band of its own."""
+    build.mark("band", Mark(LOWER_FOLD, MarkKind.DOT, "end", "end", build.each(lambda size: FRONT_BAND)))
+    half.lower.insert(0, replace(part("band", "end"), from_mark=LOWER_FOLD))
 
 
 def to_the_centre(build: Build, parts: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:

@@ -9,16 +9,18 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.compose.bands import along
+from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.drafting import straight
 from rowanseed.core.compose.facing import ALONG_OPENING
 from rowanseed.core.compose.facing_drawn import beside_of
 from rowanseed.core.compose.fastenings import fastening_mark, fastens_below
 from rowanseed.core.compose.laps import extension
+from rowanseed.core.compose.openings import placket
 from rowanseed.core.compose.proportion import band_share
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.stretched_bands import of_what
-from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind
+from rowanseed.core.compose.vocabulary import Interfaced, OpeningKind, Placket
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint, LineKind, Panel, Role
@@ -86,7 +88,8 @@ def open_band(build: Build, parts: tuple[EdgePart, ...], *, depth: float) -> Non
         _in_the_seam_of_the_zip(build)
     mark = fastening_mark(description)
     if mark is not None and fastens_below(description):
-        at = turned((extension(description), 1.5 * depth))
+        in_band = placket(description) is Placket.BAND
+        at = turned((FRONT_BAND / 2 if in_band else extension(description), 1.5 * depth))
         build.point(ID, InnerPoint(f"{ID}-button", mark, {size.name: at for size in build.figures.sizes}))
 
 

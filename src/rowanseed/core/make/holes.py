@@ -76,6 +76,8 @@ def button_under(bench: Workbench, piece: Piece, hole: Hole) -> Point:
     if ends is None or is_upright(bench, piece) or any(cut.fold for cut in piece.cuts):
         return hole.mark
     near, far = ends
+    if _is_half(bench, piece):
+        return hole.mark
     notch = None if piece.id in cuffs(bench.pattern) else _underlap(bench, piece)
     if notch is None:
         return (near[0] + far[0] - hole.mark[0], near[1] + far[1] - hole.mark[1])
@@ -100,6 +102,12 @@ def _ends_at(bench: Workbench, piece: Piece, hole: Hole) -> tuple[Point, Point] 
     (ax, ay), (bx, by) = across.coords[0], across.coords[-1]
     first, last = sorted(((ax, ay), (bx, by)), key=lambda p: -(p[0] * ux + p[1] * uy))
     return first, last
+
+
+def _is_half(bench: Workbench, piece: Piece) -> bool:
+    """Whether a band is one half of one that is closed end to end, without an underlap: its button is on the other."""
+    is_cuff = piece.id in cuffs(bench.pattern)
+    return not is_cuff and any(cut.pair for cut in piece.cuts) and _underlap(bench, piece) is None
 
 
 def _underlap(bench: Workbench, piece: Piece) -> Point | None:

@@ -189,8 +189,9 @@ STIFFEN = "stiffen:"
 """Before the id of a piece among the ways: how it is stiffened."""
 NECK_CENTRE = "centre-of-neck"
 """The dot at the neck where a collar ends, at the centre line of an edge that laps."""
-BAND_FOLD = "fold"
-"""The dot on a front band's upper edge where it is folded: up to there it is seen, and the neck goes on over it."""
+BAND_FOLD, LOWER_FOLD = "fold", "lower-fold"
+"""The dots on a front band's upper and lower edges where it is folded: up to there it is seen, and the neck, or a band
+at the lower edge, goes on over it."""
 RUNS_ON = ("before", "beyond")
 """What the edges of a band are called that runs on, at either end, beyond what it is sewn to: an apron's."""
 PLACKET_BASE = "placket-base"

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.pattern.making import ClosureKind, DifferenceKind, Join
 from rowanseed.core.pattern.pieces import Panel, PointKind
+from rowanseed.core.pattern.walk import part_length
 from rowanseed.drawings.line.dressed import Dressed, Line, Run, Stroke, narrow, round_at
 from rowanseed.drawings.line.stretched_bands import DRAWN_IN, ribbed
 
@@ -24,10 +25,14 @@ def lower_band(dressed: Dressed) -> Iterator[Stroke]:
     band = dressed.pattern.piece(join.b[0].piece)
     deep, ribs = narrow(band, dressed.size) / 2, join.difference.kind is DifferenceKind.STRETCHED_ON
     runs = [sorted(one.edges["hem"], key=lambda q: q[1]) for one in dressed.pieces if _has(join, one.piece.id)]
+    on_band = next((p for p in join.a if dressed.pattern.piece(p.piece).panel is Panel.BAND), None)
+    half_band = part_length(dressed.pattern, dressed.size, on_band) / 2 if on_band is not None else 0.0
     for hand in (-dressed.over, dressed.over):
         for run in runs:
+            # Where a band of the front's own goes on beyond its edge, this one does with it.
+            whole = [(run[0][0], -half_band), *run] if half_band and dressed.is_front and run[0][1] < HALF else run
             # The half beneath is seen up to the centre.
-            seen = run if hand == dressed.over else [(x, max(y, 0.0)) for x, y in run]
+            seen = whole if hand == dressed.over else [(x, max(y, 0.0)) for x, y in whole]
             yield from _drawn(seen, deep, hand, ribs=ribs)
     if not dressed.is_front or not runs:
         return
@@ -41,8 +46,13 @@ def lower_band(dressed: Dressed) -> Iterator[Stroke]:
 def _band_at_the_hem(dressed: Dressed) -> Join | None:
     """The seam of a band that is folded over the lower edge, its ends at an opening."""
     for join in dressed.pattern.making.joins:
-        at_hem = all(p.edge == "hem" for p in join.a) and len(join.b) == 1
-        if at_hem and dressed.pattern.piece(join.b[0].piece).panel is Panel.BAND:
+        shell = [p.edge for p in join.a if dressed.pattern.piece(p.piece).panel is not Panel.BAND]
+        if (
+            len(join.b) == 1
+            and shell
+            and set(shell) == {"hem"}
+            and dressed.pattern.piece(join.b[0].piece).panel is Panel.BAND
+        ):
             return join
     return None
 

@@ -16,7 +16,7 @@ from rowanseed.core.geometry.outline import Point, point_at
 from rowanseed.core.make.operation import Act, Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import sides_run_against
-from rowanseed.core.pattern.making import EdgePart, Join
+from rowanseed.core.pattern.making import LOWER_FOLD, EdgePart, Join
 from rowanseed.core.pattern.pieces import MarkKind
 from rowanseed.core.pattern.seamline import mark_distance
 from rowanseed.core.printing.lines import upright
@@ -159,11 +159,17 @@ def pair_shown(bench: Workbench, op: Operation, join: Join) -> tuple[tuple[EdgeP
     if not found and max(len(a), len(b)) > 1:
         found = _where_it_begins(bench, op, join, a, b)
     at = found[0] if found else 0
-    if at < len(a) and a[at] in bench.folded_in(join):
+    if at < len(a) and len(a) > 1 and _is_an_end(bench, join, a[at]):
         # A band's end by itself does not show what is sewn to what: what lies beside it is drawn.
         at += -1 if at else 1
     one, other = a[min(at, len(a) - 1)], b[at if len(a) == len(b) or len(a) == 1 else 0]
     return _edges_on(join.a, one), _edges_on(join.b, other)
+
+
+def _is_an_end(bench: Workbench, join: Join, piece: str) -> bool:
+    """Whether all that a seam takes in of a piece is the end of a band."""
+    ends = {p.piece for p in (*join.a, *join.b) if LOWER_FOLD in (p.from_mark, p.to_mark)}
+    return piece in bench.folded_in(join) | ends
 
 
 def _where_it_begins(bench: Workbench, op: Operation, join: Join, a: list[str], b: list[str]) -> list[int]:

@@ -64,8 +64,10 @@ def look(home: Home, request: Request) -> Response:
     """The drawing and what cannot be, as the form stands: asked for with every choice, and nothing is kept."""
     typed = request.query_params
     made, errors = _composed(home, typed)
+    # That it needs a name its field says; it is asked for when the garment is composed.
+    told = {field: said for field, said in errors.items() if field != "name" or typed.get("name")}
     drawn = _drawn(home, typed, made)
-    return home.show(DescribeLookView(made=made, errors=errors, drawn=drawn, **_beside(typed, made)))
+    return home.show(DescribeLookView(made=made, errors=told, drawn=drawn, **_beside(typed, made)))
 
 
 @router.get("/patterns/describe/chart")

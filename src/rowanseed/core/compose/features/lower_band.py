@@ -7,8 +7,7 @@ from __future__ import annotations
 
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Feature, Found
-from rowanseed.core.compose.openings import placket
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, HemKind, HemShape, Placket, Slit
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, HemKind, HemShape, Slit
 
 WHERE = "features.hem.kind"
 
@@ -49,12 +48,6 @@ def _ends(d: Description) -> Found:
     if f.wraps or f.opening.double_breasted:
         how = "laps far over" if f.wraps else "is double-breasted"
         yield WHERE, f"The front {how}: a band below such a front is not drafted here. Hem it."
-    if placket(d) is Placket.BAND:
-        yield (
-            "features.opening.placket",
-            "A front band that runs on down over the end of the band at the lower edge is not drafted here: choose "
-            "another placket, or hem the lower edge.",
-        )
 
 
 FEATURES = (Feature("lower-band", asked=lambda d: d.features.hem.kind is HemKind.BAND, forbids=forbids),)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowanseed.core.compose.bands import along, band_draw, folded
 from rowanseed.core.compose.bodice import FRONT_BAND
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.collars import neck_on_band
+from rowanseed.core.compose.collars import hem_on_band, neck_on_band
 from rowanseed.core.compose.fastenings import closing
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.necks import runs_over_bands
@@ -28,7 +28,11 @@ def finish(build: Build, body: Body) -> None:
     folded(build, "band", FRONT_BAND)
     build.interface("band", Interfaced.PLACKETS, Interfaced.FRONT)
     build.join("bands", f"{name} bands", edges, (part("band", "front"),), press=Press.BAND, each_hand=True)
-    inside = [part("band", "inner"), part("band", "end")]
+    inside = [part("band", "inner")]
+    if build.description.ends_in_band:
+        hem_on_band(build, half)
+    else:
+        inside.append(part("band", "end"))
     if runs_over_bands(build.description):
         neck_on_band(build, half)
     else:

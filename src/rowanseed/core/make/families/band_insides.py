@@ -114,10 +114,14 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     faced = next((join for piece in sorted(pieces) if (join := closed_by(bench, piece)) is not None), None)
     if faced is not None:
         before.append(Need(facts.join(Fact.TURNED, faced.id), "its ends are turned out with the facing first"))
+    has_ends = any(p.edge not in INNER for p in finish.parts)
     if over:
-        yield fold_over(bench, finish, over, after)
-        before.append(Need(facts.finish(Fact.BASTED, finish.id), "its upper end is folded first"))
-    if any(p.edge not in INNER for p in finish.parts):
+        # What closes an upper end is sewn while the band is not folded yet.
+        closed = Need(facts.finish(Fact.PREPARED, finish.id), "its upper end is closed first")
+        above = has_ends and all(p.edge == "end" for p in over)
+        yield fold_over(bench, finish, over, (*after, closed) if above else after)
+        before.append(Need(facts.finish(Fact.BASTED, finish.id), "its ends are folded first"))
+    if has_ends:
         yield close_ends(bench, finish, after)
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
     yield Operation(
@@ -156,30 +160,36 @@ def _passes(bench: Workbench, finish: Finish, *, flat: bool) -> str:
 
 def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], after: tuple[Need, ...]) -> Operation:
     """A band folded where a collar or a binding runs on over its end, both layers held as one."""
-    name = bench.names(p.piece for p in over)
+    name, which = bench.names(p.piece for p in over), _ends_of(over)
     lapped = laps.beyond(bench, over)
     return Operation(
         id=f"fold-over-{finish.id}",
         technique=ID,
         act=Act.BASTE,
-        title=f"Fold the bands and baste across their upper ends: {name}",
+        title=f"Fold the bands and baste across their {which} ends: {name}",
         how=(
             f"The {name} folded on its fold line, wrong sides together, over the allowances of its seam, the "
-            "pressed-in edge inside: raw edges even above.",
+            "pressed-in edge inside: raw edges even there.",
             f"Baste {bench.margin(5)} from the raw edge, in the allowance, "
             + ("from the dot at the centre to the band's seam" if lapped else "from the fold to the band's seam")
             + "; it stays in. From now on both layers are one there.",
         ),
         bench=Bench.HAND,
         minutes=minutes.each(2, bench.number_cut(over[0].piece)),
-        on=On(edges=shown(over)),
+        on=On(edges=shown(sorted(over, key=lambda p: p.edge == "end"))),
         requires=(*after, *laps.needs(bench, lapped)),
         gives=(facts.finish(Fact.BASTED, finish.id),),
         look="Both bands end in line with the edge beside them, their folds straight.",
     )
 
 
-def _kept(bench: Workbench, pieces: Iterable[str]) -> str:
+def _ends_of(over: tuple[EdgePart, ...]) -> str:
+    """Which ends of front bands something runs on over."""
+    words = {"top": "upper", "end": "lower"}
+    return " and ".join(words[edge] for edge in words if any(p.edge == edge for p in over)) or "upper"
+
+
+def kept(bench: Workbench, pieces: Iterable[str]) -> str:
     """How the inner edge of a band lies while its ends are closed."""
     if any(lies_flat(bench, piece) for piece in pieces):
         return "its neatened inner edge lying flat over the seam"
@@ -231,7 +241,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
                 if any(runs_on(bench, piece) for piece in pieces)
                 else (
                     f"Fold the {called(bench, pieces)} back on its fold line, right sides together, "
-                    f"{_kept(bench, pieces)}; sew across the end on the stitching line, {ends_at}, and backstitch.",
+                    f"{kept(bench, pieces)}; sew across the end on the stitching line, {ends_at}, and backstitch.",
                 )
             ),
             *(

@@ -138,18 +138,24 @@ def place_of_holes(bench: Workbench) -> str:
     ]
     bands = [p for p in holed if p.panel is Panel.BAND and p.id not in of_others]
     upright = {p.piece for j in bench.joins.values() if is_along_edge(j) for p in (*j.a, *j.b)}
-    above = next((p for p in bands if p.id not in upright), None)
-    if above is not None and len(holed) == 1:
-        return along_band(bench, above, which="The hole")
-    uppermost = "" if above is None else " " + along_band(bench, above, which="The uppermost")
+    beyond = [p for p in bands if p.id not in upright]
+    if beyond and len(holed) == 1:
+        return along_band(bench, beyond[0], which="The hole")
+    further = "".join(" " + along_band(bench, p, which=_which(bench, p)) for p in beyond)
     if any(p.id in upright for p in bands):
-        return f"They stand upright in the band, on its middle, each with its mark half-way.{uppermost}"
+        return f"They stand upright in the band, on its middle, each with its mark half-way.{further}"
     across = f"They lie across, at the marks, and begin {bench.fine(BEYOND)} beyond the centre line towards the edge."
-    return f"{across}{uppermost}"
+    return f"{across}{further}"
+
+
+def _which(bench: Workbench, band: Piece) -> str:
+    """Which hole of an edge is in a band that is sewn to its upper end, or to its lower one."""
+    at_hem = (j for j in bench.joins.values() if any(p.edge == "hem" for p in (*j.a, *j.b)))
+    return "The lowest" if any(band.id in pieces_of(bench.parts(j.id)) for j in at_hem) else "The uppermost"
 
 
 def along_band(bench: Workbench, band: Piece, *, which: str) -> str:
-    """Where the hole lies in what goes on above an edge that opens: a stand, a waistband."""
+    """Where the hole lies in what goes on above an edge that opens, or below it: a stand, a waistband."""
     return (
         f"{which} lies along the {bench.name(band.id)}, in the middle of its width, at the mark, and begins "
         f"{bench.fine(BEYOND)} beyond it towards the end."

@@ -9,6 +9,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.cloth.cloth import Fibre
 from rowanseed.core.make import corners, facts, minutes
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families.band_insides import kept
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
 from rowanseed.core.make.met_first import met_first
@@ -97,7 +98,7 @@ OTHER_WAY = "Above the break, where the front turns back, the other way round: t
 
 OVER_THE_BAND = (
     "At the lower edge the facing lies on first; then fold the {band} up on its fold line, right sides together, over "
-    "the facing's lower end, its inner edge as it was made ready: the seam closes the band's end from the fold on."
+    "the facing's lower end, {kept}: the seam closes the band's end from the fold on."
 )
 
 
@@ -190,7 +191,10 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             f"Right sides together; match {met_first(bench, join.a)} first, "
             f"{'then the notches, ' if bench.notched(join) else ''}then between.",
             *((ends,) if bench.openings.zips_at(join) and not ring else ()),
-            *(OVER_THE_BAND.format(band=bench.name(id)) for id in sorted(bench.folded_in(join))),
+            *(
+                OVER_THE_BAND.format(band=bench.name(id), kept=kept(bench, [id]))
+                for id in sorted(bench.folded_in(join))
+            ),
             *((OVER_THE_END,) if folded else ()),
             *((AT_OPENING.format(turned=bench.margin(20), short=bench.margin(FREE_OF_COIL)),) if open_ else ()),
             f"{bench.seam_of(join)} {from_where(bench, join, ring=ring)}."

@@ -194,7 +194,7 @@ def _fold_of(lying: Lying, size: str) -> list[Point]:
 
 
 def fold_over(bench: Workbench, op: Operation) -> Stack | None:
-    """The upper end of a band folded over its seam, and the row across it that holds both layers."""
+    """An end of a band folded over its seam, and the row across it that holds both layers."""
     over = op.edges[0]
     piece = bench.piece(over.piece)
     fold = piece.line(LineKind.FOLD, "fold")
@@ -210,9 +210,11 @@ def fold_over(bench: Workbench, op: Operation) -> Stack | None:
     if len(row) < 2:
         return None
     window = about([row], SHOWN / 2)
+    alike = " The lower end is basted alike." if len({edge.edge for edge in op.edges}) > 1 else ""
+    which = "lower" if over.edge == "end" else "upper"
     words = (
-        f"The upper end of the {lower_first(piece.name)}, right side up, folded on its fold line, wrong sides "
-        f"together, over its seam; the row runs across both layers {bench.margin(IN)} from the raw edge."
+        f"The {which} end of the {lower_first(piece.name)}, right side up, folded on its fold line, wrong sides "
+        f"together, over its seam; the row runs across both layers {bench.margin(IN)} from the raw edge.{alike}"
     )
     shape = Polygon(lying.cutting()).buffer(0).intersection(half).intersection(window)
     return Stack((Layer(shape, Stuff.RIGHT, f"{piece.name}, folded", window),), words, rows=(Row(row),))
