@@ -405,6 +405,7 @@ blousons = st.builds(
             ]
         ),
         count=st.none() | st.integers(1, 7),
+        placket=st.sampled_from([None, None, Placket.BAND, Placket.FACING]),
     ),
     st.booleans(),
     st.builds(Hem, st.just(HemKind.BAND), st.sampled_from([None, 40.0, 75.0])),

@@ -29,7 +29,7 @@ from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import sequence
-from rowanseed.core.notions.to_buy import needs_buttons
+from rowanseed.core.notions.buttons import needs_buttons
 from rowanseed.core.pattern.double_breasted import rows
 from rowanseed.core.pattern.envelope import Figure
 from rowanseed.core.pattern.pieces import LineKind

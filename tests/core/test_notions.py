@@ -20,8 +20,12 @@ from rowanseed.core.make.compiler import compile_garment, compile_steps
 from rowanseed.core.make.equipment import Equipment
 from rowanseed.core.make.operation import Bench, Supply
 from rowanseed.core.notions.added import Wanted, WantedKind, asked_for, edge_length, edges_to_choose, notion
+from rowanseed.core.notions.buttons import buttons_to_buy
+from rowanseed.core.notions.notion import InUse
 from rowanseed.core.notions.sorts import Group, Sort
-from rowanseed.core.notions.to_buy import LOCKSTITCH, WASTE, InUse, buttons_to_buy, notions, sewn_lengths, zip_to_buy
+from rowanseed.core.notions.thread import LOCKSTITCH, WASTE, sewn_lengths
+from rowanseed.core.notions.to_buy import notions
+from rowanseed.core.notions.zips import zip_to_buy
 from rowanseed.core.pattern.envelope import PrintedNotion, Structure
 from rowanseed.core.pattern.making import EdgePart, Finish, FinishKind
 from rowanseed.core.shopping import ShoppingLine, is_printed, merged

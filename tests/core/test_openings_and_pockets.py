@@ -60,7 +60,9 @@ from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.make.sequencer import graph_of
-from rowanseed.core.notions.to_buy import Sort, needs_buttons, notions
+from rowanseed.core.notions.buttons import needs_buttons
+from rowanseed.core.notions.sorts import Sort
+from rowanseed.core.notions.to_buy import notions
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.pattern.fastenings import opening_length
 from rowanseed.core.pattern.making import POCKET_DOTS, ClosureKind, DetailKind, LayerKind

@@ -15,7 +15,7 @@ from rowanseed.core.make.operation import Act, Bench, Operation
 from rowanseed.core.make.own_times import Estimate, OwnTimes, Timed, estimate, own_times, reckoned
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, workbench
-from rowanseed.core.notions.to_buy import needs_buttons
+from rowanseed.core.notions.buttons import needs_buttons
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.store import sewing as store
 from rowanseed.store.sewing import Clock, Sample, StepNote

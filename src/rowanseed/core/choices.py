@@ -13,7 +13,7 @@ from rowanseed.core.cloth.matching import NOTHING, Matching
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.equipment import Equipment, SewingHabits, Workroom
 from rowanseed.core.notions.added import Wanted
-from rowanseed.core.notions.to_buy import CARD
+from rowanseed.core.notions.buttons import CARD
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.saving.tactic import TacticId
 from rowanseed.core.sizing.schools import School

@@ -12,8 +12,9 @@ from rowanseed.core.batch import garments
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.yardage import ClothNeed, ClothVerdict, is_enough
 from rowanseed.core.notions.added import asked_for, notion
+from rowanseed.core.notions.notion import InUse, NotionToBuy
 from rowanseed.core.notions.sorts import Group, Sort
-from rowanseed.core.notions.to_buy import InUse, NotionToBuy, notions
+from rowanseed.core.notions.to_buy import notions
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project

@@ -17,8 +17,8 @@ from rowanseed.core.base.words import Worded
 from rowanseed.core.base.working import Given, Source, Working, count, fine, length, percent, words
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.operation import Operation, Supply, Use
+from rowanseed.core.notions.notion import NotionToBuy
 from rowanseed.core.notions.sorts import Sort
-from rowanseed.core.notions.to_buy import NotionToBuy
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.walk import finish_over_garment, join_over_garment
 

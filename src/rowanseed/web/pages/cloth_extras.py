@@ -16,7 +16,7 @@ from rowanseed.core.base.units import format_length
 from rowanseed.core.base.working import Working
 from rowanseed.core.batch import Member, cost_each, garments
 from rowanseed.core.notions.added import Wanted, WantedKind, edges_to_choose, notion
-from rowanseed.core.notions.to_buy import needs_buttons
+from rowanseed.core.notions.buttons import needs_buttons
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.sizing.schools import Choosing, proposals, recommended
 from rowanseed.core.sums.rectangles import ON_THE_BIAS, Rectangle, RectangleKind, bias_yield, cut_figures

@@ -16,7 +16,7 @@ from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.own_times import estimate
 from rowanseed.core.make.technique import Technique
 from rowanseed.core.make.workbench import Workbench, workbench
-from rowanseed.core.notions.to_buy import sewn_lengths
+from rowanseed.core.notions.thread import sewn_lengths
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.project import Project

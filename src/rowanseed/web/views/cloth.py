@@ -19,7 +19,7 @@ from rowanseed.core.derive.choice import InterfacingSchool, LiningHem, Pleat
 from rowanseed.core.derive.layers import Derivation
 from rowanseed.core.lay.estimate import Estimate
 from rowanseed.core.notions.added import Wanted, WantedKind
-from rowanseed.core.notions.to_buy import NotionToBuy
+from rowanseed.core.notions.notion import NotionToBuy
 from rowanseed.core.pattern.envelope import PrintedYardage
 from rowanseed.core.pattern.pieces import Piece, Role
 from rowanseed.core.saving.tactic import TacticId
