@@ -11,7 +11,7 @@ import time
 import pytest
 from huey import SqliteHuey
 
-from rowanseed.core.base.errors import NoSuchSearch, SearchBroke, StoppedTooSoon, TooWide
+from rowanseed.core.base.lay_errors import NoSuchSearch, SearchBroke, StoppedTooSoon, TooWide
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.problem import LayCloth, LayKind, LayPiece, Plan, Problem
 from rowanseed.core.pattern.pieces import Grain

@@ -19,7 +19,8 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from rowanseed import __version__
-from rowanseed.core.base.errors import DocumentError, LayRefusal, RowanseedError, StoreError
+from rowanseed.core.base.errors import DocumentError, RowanseedError, StoreError
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.lay.engine import Budget, Progress, solve
 from rowanseed.core.lay.problem import laid

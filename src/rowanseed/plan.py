@@ -7,7 +7,8 @@ from collections.abc import Mapping
 from pathlib import Path
 from typing import Any
 
-from rowanseed.core.base.errors import DocumentError, LayRefusal
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.core.cloth.yardage import lay_to_use, need, printed, will_it_do
 from rowanseed.core.cutting import CutItem

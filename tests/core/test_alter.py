@@ -23,7 +23,7 @@ from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.length import change_at_line, printed_lines
 from rowanseed.core.alter.seam import edge_count, takeable
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.geometry.outline import Segment, chain_length
 from rowanseed.core.pattern.finished import changes, girths

@@ -13,7 +13,7 @@ from rowanseed.core.alter.length import printed_lines
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.alter.seam_run import levels_crossed
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Lining, Neck, Opening, Pocket, Side, Skirt, Sleeve

@@ -18,7 +18,7 @@ from rowanseed.core.alter.kinds import KINDS
 from rowanseed.core.alter.seam import KEEP_SLEEVE, edge_count, sleeve_above, takeable
 from rowanseed.core.alter.seam_run import levels_crossed
 from rowanseed.core.alter.thigh import thigh_level
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.pieces import LineKind, PointKind
 from rowanseed.core.pattern.seamline import lines, mark_distance, mark_point, seam_length

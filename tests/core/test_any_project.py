@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon
 
-from rowanseed.core.base.errors import AlterationError, NoSuchLayer
+from rowanseed.core.base.craft_refusals import AlterationError, NoSuchLayer
 from rowanseed.core.derive.facing import faceable
 from rowanseed.core.make.line_of_work import Log, line_of, ticked
 from rowanseed.core.make.simulator import play

@@ -16,7 +16,8 @@ from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Band, Bib, Description, Features, Opening, Side, Skirt, Straps
 from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.compose.own_description import OWN, describe
-from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind, sums
+from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind
+from rowanseed.core.compose.own_sums import sums
 from rowanseed.core.compose.piece_list import read_pieces
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (

@@ -13,7 +13,7 @@ from rowanseed.core.alter.bust import has_bust
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import Decisions, FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction

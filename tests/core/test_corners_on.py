@@ -6,7 +6,7 @@ from shapely.geometry import Polygon
 
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningHem, LiningSchool
 from rowanseed.core.derive.corners_on import corners_on, slanted

@@ -14,7 +14,7 @@ from shapely.geometry import LinearRing
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.derive.choice import InterfacingSchool, Layers, LiningHem, LiningSchool, Pleat
 from rowanseed.core.garment import GarmentChoices, altered, derived

@@ -12,7 +12,7 @@ from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import AlterationError, NoPlaceFor
+from rowanseed.core.base.craft_refusals import AlterationError, NoPlaceFor
 from rowanseed.core.base.units import Units
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Legs, Measured, Opening, Pocket, Side, Skirt

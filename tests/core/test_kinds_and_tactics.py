@@ -10,7 +10,7 @@ from rowanseed.core.alter import kinds
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import KINDS, offered, title
 from rowanseed.core.alter.tissue import sheet
-from rowanseed.core.base.errors import AlterationError, MoreThanItBears
+from rowanseed.core.base.craft_refusals import AlterationError, MoreThanItBears
 from rowanseed.core.base.units import Units
 from rowanseed.core.garment import GarmentChoices, altered
 from rowanseed.core.pattern.pieces import Cut, Panel, Role

@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from shapely.affinity import translate
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.errors import LayRefusal, TooWide
+from rowanseed.core.base.lay_errors import LayRefusal, TooWide
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Surface

@@ -8,7 +8,7 @@ import pytest
 from rowanseed.app.desk import Desk
 from rowanseed.app.lay_round import lay_round
 from rowanseed.app.open_project import load
-from rowanseed.core.base.errors import FlawInCut
+from rowanseed.core.base.lay_errors import FlawInCut
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.on_cloth import spots

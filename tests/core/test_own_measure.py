@@ -14,7 +14,8 @@ from hypothesis import strategies as st
 from rowanseed.core.base.units import INCH
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.own_description import OWN, describe
-from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind, sums
+from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind
+from rowanseed.core.compose.own_sums import sums
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.check import faults

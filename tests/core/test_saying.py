@@ -6,8 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from rowanseed.core.base import errors
-from rowanseed.core.base.errors import LengthError, Refused, TooWide
+from rowanseed.core.base.craft_refusals import NoSuchPieceToMove, TooNarrow
+from rowanseed.core.base.errors import LengthError, Refused
+from rowanseed.core.base.lay_errors import LAY_REFUSALS, TooWide
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units, parse_length
 
@@ -41,7 +42,14 @@ def test_a_length_that_is_said_is_the_length_it_was(mm, units):
     assert parse_length(shown, "mm") == pytest.approx(mm, abs=0.5 if units is Units.METRIC else 25.4 / 32 + 0.01)
 
 
-@pytest.mark.parametrize("kind", list(_kinds()), ids=lambda kind: kind.__name__)
+KINDS = list(_kinds())
+
+
+def test_refusals_of_fit_cloth_and_lay_are_among_them():
+    assert {TooNarrow, NoSuchPieceToMove, TooWide} <= set(KINDS)
+
+
+@pytest.mark.parametrize("kind", KINDS, ids=lambda kind: kind.__name__)
 def test_every_refusal_fills_its_sentences_from_its_own_fields(kind):
     values = {"Mm": 12.5, "bool": True, "PieceId": "front", "str": "this"}
     refused = kind(**{field.name: values[field.type] for field in fields(kind)})
@@ -55,4 +63,4 @@ def test_what_was_told_where_it_was_raised_is_said_as_it_stands():
     assert str(said(LengthError("“x” is not a length.", "Write 3 cm."), Units.METRIC)) == (
         "“x” is not a length. Write 3 cm."
     )
-    assert errors.LAY_REFUSALS["too-wide"] is TooWide
+    assert LAY_REFUSALS["too-wide"] is TooWide

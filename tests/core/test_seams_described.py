@@ -10,7 +10,7 @@ from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.seam import takeable
 from rowanseed.core.alter.seam_run import levels_crossed
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Opening, Side
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, Waist, Where

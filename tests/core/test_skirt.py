@@ -8,7 +8,7 @@ from shapely.geometry import Polygon
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.hem import change_length_at_hem
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.geometry.outline import chain_length, flatten
 from rowanseed.core.pattern.check import faults
 from rowanseed.core.pattern.pieces import Drawn

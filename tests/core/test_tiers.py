@@ -14,7 +14,8 @@ from rowanseed.core.base.units import Units, format_length
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.description import Description, Features, Opening, Pocket, Side, Skirt, Trim
 from rowanseed.core.compose.own_description import OWN, describe
-from rowanseed.core.compose.own_measure import Own, OwnClosing, OwnKind, sums
+from rowanseed.core.compose.own_measure import Own, OwnClosing, OwnKind
+from rowanseed.core.compose.own_sums import sums
 from rowanseed.core.compose.vocabulary import (
     Along,
     Centre,

@@ -12,7 +12,7 @@ from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.alter.trued import MOST, trued
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.base.units import Units
 from rowanseed.core.pattern.check import piece_faults
 from rowanseed.core.pattern.finished import changes

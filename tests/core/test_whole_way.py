@@ -11,7 +11,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.errors import TooWide
+from rowanseed.core.base.lay_errors import TooWide
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
 from rowanseed.core.compose.charts import CHARTS

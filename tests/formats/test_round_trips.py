@@ -15,7 +15,8 @@ from hypothesis import strategies as st
 
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import KINDS
-from rowanseed.core.base.errors import LAY_REFUSALS, DocumentError, PatternError
+from rowanseed.core.base.errors import DocumentError, PatternError
+from rowanseed.core.base.lay_errors import LAY_REFUSALS
 from rowanseed.core.base.units import Units
 from rowanseed.core.batch import Member
 from rowanseed.core.body.measures import Age

@@ -7,7 +7,7 @@ from datetime import date
 import pytest
 
 from rowanseed.core.alter.change import Alteration
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.body.measures import Age
 from rowanseed.core.choices import FitChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction

@@ -10,7 +10,7 @@ from pathlib import Path
 import pytest
 from jinja2 import meta, nodes
 
-from rowanseed.core.base.errors import StoppedTooSoon
+from rowanseed.core.base.lay_errors import StoppedTooSoon
 from rowanseed.jobs import searches as jobs
 from rowanseed.settings import settings
 from rowanseed.store.database import connect

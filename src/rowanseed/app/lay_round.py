@@ -7,7 +7,8 @@ from rowanseed.app.lay_table import LayTable, is_same_place
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.app.shared_lay import laid_with
 from rowanseed.app.table_deeds import Asked
-from rowanseed.core.base.errors import LaidTogether, NotThere
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.lay_errors import LaidTogether
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay import edit

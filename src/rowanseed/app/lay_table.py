@@ -9,7 +9,8 @@ from functools import cached_property
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject
 from rowanseed.app.table_deeds import DEEDS, MOVING, OF_A_PIECE, Asked, Here, State
-from rowanseed.core.base.errors import FlawInCut, NotThere, RowanseedError
+from rowanseed.core.base.errors import NotThere, RowanseedError
+from rowanseed.core.base.lay_errors import FlawInCut
 from rowanseed.core.base.words import plural
 from rowanseed.core.cutting import CutItem
 from rowanseed.core.geometry.outline import Point

@@ -14,7 +14,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import assert_never
 
-from rowanseed.core.base.errors import NoSuchSearch, SearchBroke, StoppedTooSoon
+from rowanseed.core.base.lay_errors import NoSuchSearch, SearchBroke, StoppedTooSoon
 from rowanseed.core.base.units import Units, format_cloth
 from rowanseed.core.lay.choice import better_of
 from rowanseed.core.lay.problem import Plan, Problem

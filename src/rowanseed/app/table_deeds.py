@@ -6,7 +6,8 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 
-from rowanseed.core.base.errors import HeldWrong, NotThere
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.lay_errors import HeldWrong
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay import edit
 from rowanseed.core.lay.edit import Fault, FaultKind, Parked

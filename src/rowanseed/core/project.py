@@ -11,7 +11,8 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from rowanseed.core.alter.change import Alteration, Altered
-from rowanseed.core.base.errors import NothingToSave, RowanseedError
+from rowanseed.core.base.craft_refusals import NothingToSave
+from rowanseed.core.base.errors import RowanseedError
 from rowanseed.core.batch import Member, smaller
 from rowanseed.core.choices import ClothChoices, Decisions, Habits
 from rowanseed.core.cloth.choosing import Chosen, Remark, remarks

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
-from rowanseed.core.base.errors import LAY_REFUSALS, DocumentError, LayRefusal
+from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.base.lay_errors import LAY_REFUSALS, LayRefusal
 
 
 def refusal_document(refusal: LayRefusal) -> dict[str, Any]:

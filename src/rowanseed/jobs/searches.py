@@ -16,7 +16,7 @@ import traceback
 from dataclasses import dataclass, replace
 from typing import Any, Self
 
-from rowanseed.core.base.errors import LayRefusal, NoSuchSearch, SearchBroke, StoppedTooSoon
+from rowanseed.core.base.lay_errors import LayRefusal, NoSuchSearch, SearchBroke, StoppedTooSoon
 from rowanseed.core.base.words import Worded
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.choice import Answers

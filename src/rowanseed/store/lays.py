@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from sqlite3 import Row
 
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.lay.problem import Plan, Problem
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.formats.layout_json import plan_document, plan_text, problem_document, read_plan_text

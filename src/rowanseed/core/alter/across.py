@@ -14,7 +14,7 @@ from rowanseed.core.alter.deform import Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frame_of, frames, move
 from rowanseed.core.alter.kind import OnTissue
 from rowanseed.core.alter.seam import takeable
-from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
+from rowanseed.core.base.craft_refusals import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.making import EdgePart
 from rowanseed.core.pattern.pattern import Pattern

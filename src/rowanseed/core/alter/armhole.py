@@ -5,7 +5,7 @@ from __future__ import annotations
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
 from rowanseed.core.alter.sleeve import SHALLOW
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel

@@ -15,7 +15,7 @@ from rowanseed.core.alter.deform import map_pieces, smooth
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.hem import hem_edges, moved_hem
 from rowanseed.core.alter.ring import Ring, is_let_in
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, Segment, chain_length, flatten, point_at, tidied
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, Panel, Piece, Shape

@@ -13,7 +13,7 @@ from rowanseed.core.alter.deform import BAND, STILL, deform, smooth, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
 from rowanseed.core.alter.ring import is_let_in
 from rowanseed.core.alter.seam import edge_side
-from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
+from rowanseed.core.base.craft_refusals import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Point, chain_length
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece, PointKind

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from rowanseed.core.alter.bust_parts import DART_SHORT_OF_POINT, Swing, distance_to, lower_edge
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.pattern.pieces import Dart, Mark, MarkKind, Piece
 from rowanseed.core.pattern.seamline import mark_distance

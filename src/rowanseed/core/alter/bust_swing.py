@@ -15,7 +15,7 @@ from rowanseed.core.alter.bust_foot import Foot, dart_point, foot_of, with_waist
 from rowanseed.core.alter.bust_parts import DART_SHORT_OF_POINT, Swing, distance_to, lower_edge
 from rowanseed.core.alter.deform import BAND, crossings, deform, stretch
 from rowanseed.core.alter.frame import Frame, frames, with_pieces
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.geometry.outline import (
     Affine,
     Chain,

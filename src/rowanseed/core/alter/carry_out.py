@@ -17,7 +17,7 @@ from rowanseed.core.alter.frame import frame_of, why_along
 from rowanseed.core.alter.kinds import kind_of, title
 from rowanseed.core.alter.matched import matched
 from rowanseed.core.alter.trued import taken_apart, trued
-from rowanseed.core.base.errors import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
+from rowanseed.core.base.craft_refusals import MoreThanItBears, OnlyMore, OutlineCrosses, TakesBack
 from rowanseed.core.base.same import Same
 from rowanseed.core.pattern.inner_lines import with_lines_inside
 from rowanseed.core.pattern.pattern import Pattern

@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel

@@ -6,7 +6,7 @@ import math
 from dataclasses import replace
 
 from rowanseed.core.alter.frame import frame_of, with_pieces
-from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, lerp, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Dart, Piece

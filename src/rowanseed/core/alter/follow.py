@@ -13,7 +13,7 @@ from rowanseed.core.alter.frame import frame_of, move
 from rowanseed.core.alter.let_in import fit_let_in
 from rowanseed.core.alter.raglan import RAGLAN, fit_raglan
 from rowanseed.core.alter.sleeve import cap_height, is_shallow, narrow_underarm, raise_cap
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.geometry.outline import lerp, unit
 from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join

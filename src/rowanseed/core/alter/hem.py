@@ -8,7 +8,7 @@ from dataclasses import replace
 from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
 
-from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import (
     Chain,
     Point,

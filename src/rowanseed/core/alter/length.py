@@ -7,7 +7,7 @@ import math
 from rowanseed.core.alter.deform import BAND, stretch
 from rowanseed.core.alter.frame import Frame, frames, mouths, move
 from rowanseed.core.alter.raglan import RAGLAN
-from rowanseed.core.base.errors import NoPlaceFor, TooShortToShorten
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import InnerLine, LineKind

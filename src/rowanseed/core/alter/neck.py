@@ -6,7 +6,7 @@ import math
 
 from rowanseed.core.alter.deform import Cuts, Field, interpolate, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import MoreThanItBears, NoPlaceFor
+from rowanseed.core.base.craft_refusals import MoreThanItBears, NoPlaceFor
 from rowanseed.core.geometry.outline import Chain, Point, chain_length, flatten, point_at
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel

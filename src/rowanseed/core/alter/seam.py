@@ -14,7 +14,7 @@ from rowanseed.core.alter.ring import Ring, is_let_in
 from rowanseed.core.alter.seam_run import CROSSES, level_of_tip, levels_crossed, runs, share_along
 from rowanseed.core.alter.sleeve import narrow_underarm
 from rowanseed.core.alter.waist_seam import meets_again
-from rowanseed.core.base.errors import NoPlaceFor, SeamTooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, SeamTooNarrow
 from rowanseed.core.geometry.outline import Chain, Point, flatten
 from rowanseed.core.pattern.legs import is_inner_leg
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Join, LayerKind

@@ -8,7 +8,7 @@ from dataclasses import replace
 
 from rowanseed.core.alter.deform import Field, smooth
 from rowanseed.core.alter.frame import Frame, frame_of, frames, move, with_pieces
-from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, chain_length, flatten, unit
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Piece

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import Cuts, smooth
 from rowanseed.core.alter.frame import Frame, frames, move
-from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooNarrow
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Panel

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from rowanseed.core.alter.deform import deform, stretch
 from rowanseed.core.alter.frame import with_pieces
-from rowanseed.core.base.errors import NoPlaceFor, TooNarrow
+from rowanseed.core.base.craft_refusals import NoPlaceFor, TooNarrow
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.straight import girth, girth_direction, straight_pieces
 

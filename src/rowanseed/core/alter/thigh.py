@@ -6,7 +6,7 @@ from rowanseed.core.alter.crotch import crotch_point, legs, length_of, moving
 from rowanseed.core.alter.deform import smooth
 from rowanseed.core.alter.frame import Frame, frame_of, move_some
 from rowanseed.core.alter.seam import edge_field, edge_side
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.pattern.pattern import Pattern
 
 PARTS = 16

@@ -6,7 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.hem import change_length_at_hem
-from rowanseed.core.base.errors import AlterationError, PatternError
+from rowanseed.core.base.craft_refusals import AlterationError
+from rowanseed.core.base.errors import PatternError
 from rowanseed.core.base.units import in_both
 from rowanseed.core.compose import robe, sleeves, tissue
 from rowanseed.core.compose import trousers as legs

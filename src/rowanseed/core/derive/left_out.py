@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from rowanseed.core.base.errors import NoSuchLayer
+from rowanseed.core.base.craft_refusals import NoSuchLayer
 from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool, Pleat
 from rowanseed.core.derive.corners_on import corners_on, slanted
 from rowanseed.core.derive.facing import can_be_faced, strips

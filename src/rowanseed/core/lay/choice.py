@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from rowanseed.core.base.errors import LayRefusal
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units
 from rowanseed.core.lay.problem import Plan

@@ -7,7 +7,7 @@ any moment, and no plan is given out before it has passed the exact check.
 
 from __future__ import annotations
 
-from rowanseed.core.base.errors import ClothTooShort, LayRefusal
+from rowanseed.core.base.lay_errors import ClothTooShort, LayRefusal
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.lay.search.clock import Budget
 from rowanseed.core.lay.search.race import NothingFits, OnProgress, Progress, ShouldStop, never, race, silent

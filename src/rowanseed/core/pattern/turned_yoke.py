@@ -11,7 +11,7 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from rowanseed.core.base.errors import NoPlaceFor
+from rowanseed.core.base.craft_refusals import NoPlaceFor
 from rowanseed.core.base.same import Same
 from rowanseed.core.geometry.bend import bending
 from rowanseed.core.geometry.outline import (

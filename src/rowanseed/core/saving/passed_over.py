@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import replace
 
-from rowanseed.core.base.errors import NoSuchPieceToMove, NothingToSave, NoUseOfTactic
+from rowanseed.core.base.craft_refusals import NoSuchPieceToMove, NothingToSave, NoUseOfTactic
 from rowanseed.core.base.units import Units
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.pattern.pattern import Pattern

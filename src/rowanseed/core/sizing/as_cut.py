@@ -6,7 +6,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from rowanseed.core.alter.carry_out import carry_out
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.pattern.finished import changes
 from rowanseed.core.pattern.stitching import on_stitching_line
 from rowanseed.core.sizing.ease import ON_A_TAPE

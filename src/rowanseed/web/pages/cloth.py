@@ -10,7 +10,8 @@ from fastapi import APIRouter, Response
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.app.shared_lay import laid_with
-from rowanseed.core.base.errors import LayRefusal, NotThere, RowanseedError
+from rowanseed.core.base.errors import NotThere, RowanseedError
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.base.units import format_cloth, format_length
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.batch import garments

@@ -10,7 +10,8 @@ from fastapi import APIRouter, Response
 from rowanseed.app.cloth_plan import ClothPlan
 from rowanseed.app.open_project import OpenProject, load
 from rowanseed.app.shared_lay import gone_from, laid_with, may_lie_together_again
-from rowanseed.core.base.errors import LayRefusal, NotThere
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.lay_errors import LayRefusal
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.working import Given, Source, Working, count, percent
 from rowanseed.core.cloth.cloth import PrintedCloth

@@ -16,7 +16,8 @@ from rowanseed.app.on_motif import hold
 from rowanseed.app.open_project import load
 from rowanseed.app.shared_lay import SharedTable, laid_with, on_same_cloth, shared_table
 from rowanseed.app.table_deeds import Asked
-from rowanseed.core.base.errors import FlawInCut, NotThere
+from rowanseed.core.base.errors import NotThere
+from rowanseed.core.base.lay_errors import FlawInCut
 from rowanseed.core.base.units import format_cloth
 from rowanseed.core.cloth.matching import can_match
 from rowanseed.core.cloth.yardage import need

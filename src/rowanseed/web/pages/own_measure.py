@@ -8,7 +8,8 @@ from fastapi import APIRouter, Request, Response
 
 from rowanseed.core.compose.compose import DescriptionRefused
 from rowanseed.core.compose.own_description import describe
-from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind, sums
+from rowanseed.core.compose.own_measure import CLOSINGS, Own, OwnKind
+from rowanseed.core.compose.own_sums import sums
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.drawings.line.drawing import line_drawing
 from rowanseed.formats.description_json import compose_pattern, write_description

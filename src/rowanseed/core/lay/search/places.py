@@ -11,7 +11,7 @@ import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from rowanseed.core.base.errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
+from rowanseed.core.base.lay_errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.folding import ClothLayer, Region, layers_of, regions

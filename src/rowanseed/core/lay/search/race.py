@@ -13,7 +13,7 @@ from functools import partial
 
 import numpy as np
 
-from rowanseed.core.base.errors import LayRefusal, PinnedElsewhere
+from rowanseed.core.base.lay_errors import LayRefusal, PinnedElsewhere
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.first import first_lays
 from rowanseed.core.lay.opening import opened

@@ -16,7 +16,7 @@ import numpy as np
 import shapely
 from shapely.geometry import MultiPolygon, Polygon
 
-from rowanseed.core.base.errors import StoppedTooSoon
+from rowanseed.core.base.lay_errors import StoppedTooSoon
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.lay.search.kernel import CELL, Array, Tables, fill_nodes, list_edges
 from rowanseed.core.lay.search.nofit import least_flip, no_fit

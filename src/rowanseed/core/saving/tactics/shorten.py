@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from rowanseed.core.alter.hem import change_length_at_hem
-from rowanseed.core.base.errors import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.saving.pieces import is_hemmed
 from rowanseed.core.saving.tactic import Cost, Tactic
