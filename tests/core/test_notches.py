@@ -154,7 +154,7 @@ def between(pattern, size):
         band = pattern.piece(join.b[0].piece)
         own = [m for m in band.marks if m.id.startswith("at-seam") and m.edge == join.b[0].edge]
         if len(join.b) == 1 and own and len(join.a) > 1:
-            ratio = join.difference.amount if join.difference.kind is DifferenceKind.GATHERS else 1.0
+            ratio = 1.0 if join.difference.kind is DifferenceKind.NONE else join.difference.amount
             half = [part_length(pattern, size, p) / ratio for p in join.a if p.hand in (None, "left")]
             every = product((0, 1, 2), repeat=len(half))
             sums = {sum(c * long for c, long in zip(counts, half, strict=True)) for counts in every}

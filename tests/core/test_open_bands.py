@@ -45,6 +45,7 @@ from rowanseed.core.pattern.walk import part_length, walk
 
 from .descriptions import blousons, drafted, mended
 from .everyday import everyday
+from .test_notches import between
 
 OPEN = Side(Centre.OPEN)
 ZIPPED = Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP)
@@ -279,6 +280,7 @@ def test_a_band_follows_a_garment_that_is_made_wider(name):
             changed += 1
             assert (longer - band) / (wider - edge) == pytest.approx(band / edge, abs=0.02)
             assert all(one.walks for one in walk(after, size))
+            assert all(max(apart) < 0.5 for apart, _, _ in between(after, size)), "its notches stand at the seams"
     assert changed
 
 

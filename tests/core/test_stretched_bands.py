@@ -26,7 +26,6 @@ from rowanseed.core.compose.description import (
     Lining,
     Neck,
     Opening,
-    Side,
     Skirt,
     Sleeve,
     Trim,
@@ -34,7 +33,6 @@ from rowanseed.core.compose.description import (
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
     Along,
-    Centre,
     GarmentKind,
     HemKind,
     HemShape,
@@ -184,7 +182,6 @@ def test_the_seam_of_a_band_comes_to_the_point_of_a_v_and_else_to_the_centre_bac
     ("field", "more"),
     [
         ("features.hem.kind", {"cloth": Structure.WOVEN}),
-        ("features.hem.kind", {"front": Side(Centre.OPEN), "opening": ZIPPED}),
         ("features.hem.kind", {"trim": (Trim(TrimKind.RUFFLE, Along.HEM),)}),
         ("features.hem.kind", {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.SIDES), "garment": GarmentKind.DRESS}),
         ("features.hem.kind", {"garment": GarmentKind.TROUSERS, "sleeve": None}),
