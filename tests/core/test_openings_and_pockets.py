@@ -1045,3 +1045,19 @@ def test_a_keyhole_buttonhole_lies_in_a_waistband_as_any_other_does():
     sewn = made.sewn_with(way.id, "keyhole-buttonholes")
     said = " ".join(next(op for op in sewn.steps if op.technique == "keyhole buttonholes").how)
     assert "lies along the waistband" in said and "lie across" not in said and "The eye lies at the end" in said
+
+
+def test_a_pocket_in_the_side_of_a_short_jacket_is_refused_at_its_field():
+    """It was refused of the features as a whole, by the name of a mark."""
+    short = Description(
+        "Short jacket",
+        GarmentKind.JACKET,
+        cloth=Structure.KNIT,
+        sizes=("10", "12"),
+        finished={"length": {"10": 330.0, "12": 330.0}},
+        features=Features(sleeve=Sleeve(), pockets=(Pocket(PocketKind.IN_SEAM, PocketPlace.SIDE),)),
+    )
+    with pytest.raises(DescriptionRefused) as told:
+        compose(short)
+    assert [one.field for one in told.value.refusals] == ["features.pockets.0"]
+    assert "ends too soon" in str(told.value)

@@ -76,7 +76,11 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
     sides = tuple(_upper(build, join))
     for p in sides:
         _dots(build, p)
-    if any(_crosses_its_tier(build, p) for p in sides):
+    if any(_runs_out(build, p) for p in sides):
+        where = build.description.features.pockets.index(pocket)
+        said = "The garment ends too soon below the waist for a pocket in its side seam: leave that out, or have it longer."
+        build.refused.append((f"features.pockets.{where}", said))
+    elif any(_crosses_its_tier(build, p) for p in sides):
         where = build.description.features.pockets.index(pocket)
         said = "The first tier is not deep enough for the mouth of a pocket at its side: have fewer tiers, or none."
         build.refused.append((f"features.pockets.{where}", said))
@@ -137,6 +141,12 @@ def _dots(build: Build, p: EdgePart) -> None:
             Mark(first, MarkKind.DOT, p.edge, "end", build.each(below)),
             Mark(last, MarkKind.DOT, p.edge, "end", build.each(lambda size: below(size) + mouth(size))),
         )
+
+
+def _runs_out(build: Build, p: EdgePart) -> bool:
+    """Whether in some size the mouth would end beyond the lower end of its edge."""
+    ends = build.pieces[p.piece].mark(POCKET_DOTS[1]).distance
+    return any(ends[size.name] > chain_length(build.edge(p.piece, p.edge, size)) for size in build.figures.sizes)
 
 
 def _crosses_its_tier(build: Build, p: EdgePart) -> bool:
