@@ -462,3 +462,9 @@ def test_what_another_way_gives_up_is_said_before_it_is_taken(house):
     assert re.search(r"given up:</b> French seam of “Side seams”", tried), tried
     house.post(f"{project}/sew/ways", data={"part": "underarms", "technique": "underarm-in-one-run"})
     assert "French seam</b>" not in house.get(f"{project}/sew/ways").text
+
+
+def test_a_missing_name_is_told_when_the_garment_is_composed_and_not_before(house):
+    nameless = {key: said for key, said in DRESS.items() if key != "name"}
+    assert "Give the garment a name" not in house.get("/patterns/describe/look", params=nameless).text
+    assert "Give the garment a name" in house.post("/patterns/describe", data=nameless).text

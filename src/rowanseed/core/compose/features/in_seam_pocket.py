@@ -78,7 +78,7 @@ def _bags(build: Build, pocket: Pocket, id: str) -> None:
         _dots(build, p)
     if any(_runs_out(build, p) for p in sides):
         where = build.description.features.pockets.index(pocket)
-        said = "The garment ends too soon below the waist for a pocket in its side seam: leave that out, or have it longer."
+        said = "The garment ends too soon below the waist for a pocket at its side: leave it out, or have it longer."
         build.refused.append((f"features.pockets.{where}", said))
     elif any(_crosses_its_tier(build, p) for p in sides):
         where = build.description.features.pockets.index(pocket)
