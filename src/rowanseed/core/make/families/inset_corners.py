@@ -8,8 +8,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import finishes_edges, neaten_together
 from rowanseed.core.make.operation import Act, EdgeShown, Need, On, Operation
-from rowanseed.core.make.shared import finishes_edges, neaten_together, press
+from rowanseed.core.make.shared import press
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import corners, seams

@@ -11,18 +11,10 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.crossing import is_later
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import across_from, finishes_edges, neaten_apart, neaten_together
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.run import ZIP, Run, Secured
-from rowanseed.core.make.shared import (
-    across_from,
-    clip,
-    finishes_edges,
-    matching,
-    neaten_apart,
-    neaten_together,
-    press,
-    sew,
-)
+from rowanseed.core.make.shared import clip, matching, press, sew
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench

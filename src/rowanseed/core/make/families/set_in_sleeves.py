@@ -11,9 +11,10 @@ from rowanseed.core.make.families.plain_seams import fullness
 from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.suited import always, finds_of, why_not_of
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import finishes_edges, neaten_together
 from rowanseed.core.make.operation import Meant, Need, Operation
 from rowanseed.core.make.run import Run
-from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import DifferenceKind, Join

@@ -8,9 +8,10 @@ from dataclasses import replace
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.run import Run, Secured
-from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.technique import Duty, Finds, single
 from rowanseed.core.make.which import is_vent, seams
 from rowanseed.core.make.workbench import Workbench

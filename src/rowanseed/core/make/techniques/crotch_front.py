@@ -9,8 +9,9 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.crossing import PRESSED_FIRST, runs_over
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.crotches import ID, below_zip
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Need, Operation
-from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench
 

@@ -9,9 +9,10 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.crotches import ID, crotch_join, pressed_above
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.run import Secured
-from rowanseed.core.make.shared import finishes_edges, neaten_apart, sew
+from rowanseed.core.make.shared import sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import BLADES, NEEDLE, Workbench, on_joins, shown

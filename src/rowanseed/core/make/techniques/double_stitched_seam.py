@@ -8,9 +8,10 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.suited import finds_by, why_not_by
+from rowanseed.core.make.neatening import is_lining
 from rowanseed.core.make.operation import Act, Meant, Need, Operation, Setting
 from rowanseed.core.make.settings import ORDINARY, needle
-from rowanseed.core.make.shared import is_lining, matching, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import too_narrow, why_not_simple

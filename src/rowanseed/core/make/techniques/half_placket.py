@@ -14,9 +14,10 @@ from rowanseed.core.make.families.bands import inside_of, runs_over
 from rowanseed.core.make.families.buttonholes import laps_over
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.iron import iron_for
+from rowanseed.core.make.neatening import neaten_together
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
 from rowanseed.core.make.run import Secured
-from rowanseed.core.make.shared import neaten_together, sew
+from rowanseed.core.make.shared import sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.trimming import graded, narrowest, trimmed

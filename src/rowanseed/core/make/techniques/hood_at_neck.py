@@ -10,8 +10,9 @@ from rowanseed.core.make.families.bands import ends_at
 from rowanseed.core.make.families.plain_seams import run_of, stitching
 from rowanseed.core.make.families.waistbands import ends_of_facings_caught
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import finishes_edges, neaten_together
 from rowanseed.core.make.operation import Need, Operation
-from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import puts_on_hood
 from rowanseed.core.make.workbench import Workbench

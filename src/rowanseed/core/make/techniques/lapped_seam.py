@@ -10,8 +10,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.suited import finds_by, why_not_by
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import neaten_together
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
-from rowanseed.core.make.shared import neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.turned import Turned

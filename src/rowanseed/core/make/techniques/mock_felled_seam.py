@@ -9,8 +9,9 @@ from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.stitched_down import ripples, stitched_down, why_not_felled
 from rowanseed.core.make.families.suited import finds_by, why_not_by
+from rowanseed.core.make.neatening import neaten_together
 from rowanseed.core.make.operation import Need, Operation
-from rowanseed.core.make.shared import matching, neaten_together, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import Press

@@ -8,9 +8,10 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.slits import BEYOND, from_the_fold, turned_under
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Act, Need, Operation
 from rowanseed.core.make.run import Run
-from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import narrowest

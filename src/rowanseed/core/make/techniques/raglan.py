@@ -9,8 +9,9 @@ from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families import plain_seams, set_in_sleeves
 from rowanseed.core.make.families.raglans import finds_raglan
+from rowanseed.core.make.neatening import finishes_edges, neaten_together
 from rowanseed.core.make.operation import Meant, Need, Operation
-from rowanseed.core.make.shared import clip, finishes_edges, matching, neaten_together, press, sew
+from rowanseed.core.make.shared import clip, matching, press, sew
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.pieces import Panel

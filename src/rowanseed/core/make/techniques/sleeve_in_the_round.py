@@ -19,9 +19,10 @@ from rowanseed.core.make.families.set_in_sleeves import (
     under_the_arm,
     why_not,
 )
+from rowanseed.core.make.neatening import finishes_edges, neaten_together
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.run import Run
-from rowanseed.core.make.shared import finishes_edges, neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.trimming import is_trimmed, narrowest
 from rowanseed.core.make.workbench import Workbench

@@ -9,8 +9,9 @@ from rowanseed.core.make import settings
 from rowanseed.core.make.families import plain_seams
 from rowanseed.core.make.families.overlocked import aside, four_threads, stitched
 from rowanseed.core.make.families.suited import finds_of, why_not_of
+from rowanseed.core.make.neatening import neaten_together
 from rowanseed.core.make.operation import Bench, Operation, Supply, Use
-from rowanseed.core.make.shared import matching, neaten_together
+from rowanseed.core.make.shared import matching
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import shoulders, why_not_simple
 from rowanseed.core.make.workbench import Workbench

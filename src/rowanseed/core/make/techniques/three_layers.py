@@ -8,8 +8,9 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts
 from rowanseed.core.make.doubled import layer_pairs, yoke_pairs
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.neatening import neaten_together
 from rowanseed.core.make.operation import Need, Operation
-from rowanseed.core.make.shared import neaten_together, press, sew
+from rowanseed.core.make.shared import press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.workbench import Workbench, both_sides
 from rowanseed.core.pattern.making import Press

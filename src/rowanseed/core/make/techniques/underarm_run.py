@@ -13,9 +13,10 @@ from rowanseed.core.make.families.plain_seams import order_needs
 from rowanseed.core.make.families.raglans import finds_raglan
 from rowanseed.core.make.families.set_in_sleeves import sleeve_joins
 from rowanseed.core.make.graph import pieces_of
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Need, Operation
 from rowanseed.core.make.run import Run
-from rowanseed.core.make.shared import clip, finishes_edges, neaten_apart, press, sew
+from rowanseed.core.make.shared import clip, press, sew
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import simple_seams
 from rowanseed.core.make.workbench import Workbench, both_sides

@@ -9,8 +9,9 @@ from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
 from rowanseed.core.make.families.slits import finds_opening_below, long_seam, open_part, run_down_to, zipped
 from rowanseed.core.make.iron import iron_for
+from rowanseed.core.make.neatening import finishes_edges, neaten_apart
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation, Supply, Use
-from rowanseed.core.make.shared import finishes_edges, matching, neaten_apart, press, sew
+from rowanseed.core.make.shared import matching, press, sew
 from rowanseed.core.make.steps import of_joins
 from rowanseed.core.make.technique import Duty, Technique
 from rowanseed.core.make.which import edges_of, facing_of, is_vent
