@@ -692,6 +692,15 @@ JACKETS = {
         "pockets": (Pocket(PocketKind.WELT, PocketPlace.FRONT),),
         "ribbing": True,
     },
+    "lined blouson": {
+        "front": OPEN,
+        "opening": Opening(Where.FRONT, OpeningKind.SEPARATING_ZIP),
+        "neck": Neck(finish=NeckFinish.BAND),
+        "sleeve": Sleeve(SleeveKind.RAGLAN, end=SleeveEnd.CUFF),
+        "hem": Hem(HemKind.BAND),
+        "lining": Lining(method=LiningMethod.SEWN_IN),
+        "ribbing": True,
+    },
     "denim jacket": {
         "front": Side(Centre.OPEN, (Shaping.YOKE,)),
         "back": Side(shaping=(Shaping.YOKE,)),

@@ -8,8 +8,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Features, Opening, Side, Sleeve
-from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, SleeveEnd, SleevePlacket, Where
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Sleeve, Straps
+from rowanseed.core.compose.vocabulary import (
+    Centre,
+    GarmentKind,
+    NeckShape,
+    OpeningKind,
+    Shaping,
+    SleeveEnd,
+    SleevePlacket,
+    Where,
+)
 from rowanseed.core.derive.choice import Layers
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -111,3 +120,17 @@ def test_a_zip_that_runs_to_the_end_of_its_seam_is_bought_as_long_as_the_seam():
     seam = sum(s.length() for s in pattern.piece("back").shapes[SIZE].edges["centre"])
     # 25 mm longer for an invisible one, less what is free at its top, up to the next length a shop has.
     assert seam + 25.0 - 8.0 - 1.0 <= found.working.value <= seam + 25.0 + 76.2
+
+
+@pytest.mark.parametrize("kind", [OpeningKind.BUTTONS, OpeningKind.SNAPS])
+@pytest.mark.parametrize(
+    "more", [{"neck": Neck(NeckShape.STRAPLESS)}, {"straps": Straps()}], ids=["strapless", "straps"]
+)
+def test_a_top_without_shoulders_buttons_from_its_upper_edge_down(kind, more):
+    """A strapless one could not be composed: its fullest bust was looked for below a neck that it has not."""
+    pattern = compose(described(kind, 6, **more)).pattern
+    front = pattern.piece("front")
+    at = sorted(q.at[SIZE][0] for q in front.points if q.kind is KINDS[kind][0])
+    edge = front.shapes[SIZE].edges["opening"]
+    top, end = sorted((edge[0].start[0], edge[-1].end[0]))
+    assert len(at) == 6 and top < at[0] < top + 40.0 and at[-1] < end

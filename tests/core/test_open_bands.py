@@ -14,6 +14,7 @@ from hypothesis import HealthCheck, given, settings
 from rowanseed.core.alter.carry_out import carry_out
 from rowanseed.core.alter.change import Alteration
 from rowanseed.core.alter.kinds import offered
+from rowanseed.core.compose.described_layers import described_layers
 from rowanseed.core.compose.description import Description, Features, Hem, Lining, Neck, Opening, Side, Sleeve
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
@@ -23,6 +24,7 @@ from rowanseed.core.compose.vocabulary import (
     HemKind,
     HemShape,
     Interfaced,
+    LiningMethod,
     NeckFinish,
     NeckShape,
     OpeningKind,
@@ -30,6 +32,7 @@ from rowanseed.core.compose.vocabulary import (
     SleeveEnd,
     Where,
 )
+from rowanseed.core.derive.layers import with_layers
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
@@ -263,6 +266,23 @@ def test_nothing_of_it_is_left_to_the_booklet(name):
     assert not compile_garment(everyday(name), "A", middle(everyday(name)), MakingChoices()).gaps
 
 
+@pytest.mark.parametrize("method", [LiningMethod.SEWN_IN, LiningMethod.BY_HAND])
+def test_a_closed_lining_is_felled_to_the_seams_of_the_bands_once_these_are_closed(method):
+    """It was to be felled to the allowance of a hem, level with an edge that is not there."""
+    described_ = described(ribbing=True, lining=Lining(method=method), neck=Neck(finish=NeckFinish.BAND))
+    pattern = drafted(described_).pattern
+    size = middle(pattern)
+    lined = with_layers(pattern, size, "A", described_layers(pattern, described_, view="A", size=size))
+    found = order(lined, "sew-lower-band", "turn-in-lower-band-inside", "fell-lining-lower-ends")
+    assert found == sorted(found)
+    for id, band in (("fell-lining-lower-ends", "lower band"), ("fell-lining-sleeve-ends", "cuff")):
+        said = told(lined, id)
+        assert f"the fold on the seam of the {band}" in said and "hem" not in said
+    hemmed = drafted(replace(described_, features=replace(described_.features, hem=Hem()))).pattern
+    hemmed = with_layers(hemmed, size, "A", described_layers(hemmed, described_, view="A", size=size))
+    assert "hem's allowance" in told(hemmed, "fell-lining-hem")
+
+
 # ---------------------------------------------------------------- what goes along
 
 
@@ -294,7 +314,7 @@ def test_a_band_follows_a_garment_that_is_made_wider(name):
         ("features.hem.kind", {"opening": Opening(Where.FRONT, OpeningKind.BUTTONS, double_breasted=True)}),
         ("features.hem.kind", {"opening": Opening(), "neck": Neck(NeckShape.V), "belt": BeltKind.TIE}),
         ("features.hem.shape", {"hem": Hem(HemKind.BAND, shape=HemShape.CURVED)}),
-        ("features.lining", {"lining": Lining()}),
+        ("features.lining.method", {"lining": Lining(method=LiningMethod.BAGGED)}),
     ],
 )
 def test_where_it_does_not_go_is_refused_at_its_field(field, more):

@@ -37,6 +37,7 @@ from rowanseed.core.compose.vocabulary import (
     HemKind,
     HemShape,
     Interfaced,
+    LiningMethod,
     NeckFinish,
     OpeningKind,
     SkirtKind,
@@ -186,7 +187,7 @@ def test_the_seam_of_a_band_comes_to_the_point_of_a_v_and_else_to_the_centre_bac
         ("features.hem.kind", {"skirt": Skirt(SkirtKind.STRAIGHT, slit=Slit.SIDES), "garment": GarmentKind.DRESS}),
         ("features.hem.kind", {"garment": GarmentKind.TROUSERS, "sleeve": None}),
         ("features.hem.shape", {"hem": Hem(HemKind.BAND, shape=HemShape.CURVED)}),
-        ("features.lining", {"lining": Lining()}),
+        ("features.lining.method", {"lining": Lining(method=LiningMethod.BAGGED)}),
         ("features.neck.finish", {"cloth": Structure.WOVEN, "hem": Hem(), "neck": Neck(finish=NeckFinish.BAND)}),
     ],
 )

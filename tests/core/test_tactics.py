@@ -4,10 +4,15 @@ from dataclasses import replace
 
 import pytest
 
+from rowanseed.core.alter.hem import bears, change_length_at_hem
+from rowanseed.core.base.craft_refusals import EndsAboveMark
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.compose.compose import compose
+from rowanseed.core.compose.description import Description, Features, Opening, Side
+from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Where
 from rowanseed.core.garment import GarmentChoices, derived, lay_problem
-from rowanseed.core.geometry.outline import line_chain
+from rowanseed.core.geometry.outline import chain_length, line_chain
 from rowanseed.core.lay.check import check
 from rowanseed.core.lay.engine import Budget, solve_each
 from rowanseed.core.lay.problem import LayKind
@@ -19,6 +24,7 @@ from rowanseed.core.pattern.making import EdgePart, Join, Making
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Cut, Drawn, EdgeSpec, Panel, Piece, Role, Shape
 from rowanseed.core.saving.apply import offered
+from rowanseed.core.saving.tactics import TACTICS
 from rowanseed.demo import six_gore_skirt
 
 SKIRT = six_gore_skirt.draft()
@@ -89,3 +95,19 @@ def test_faced_hems_ask_for_facings_of_another_cloth():
     assert {p.id for p, _ in faced.pieces_for(Role.CONTRAST, "A")} == {
         f"{p}-hem-facing" for p in ("front", "side-front", "side-back", "back")
     }
+
+
+def test_no_garment_is_shortened_above_the_end_of_its_zip():
+    """A top with a long zip behind, shortened at the hem and again to save cloth, had the mark of its end beyond it."""
+    back = Side(Centre.SEAM)
+    zipped = Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 420.0)
+    features = Features(back=back, opening=zipped)
+    pattern = compose(Description("Zipped", GarmentKind.TOP, features=features)).pattern
+    size = pattern.envelope.sizes[2]
+    piece = pattern.piece("back")
+    room = chain_length(piece.shapes[size].edges["centre"]) - piece.mark("zip-end").distance[size]
+    assert bears(pattern, 10.0 - room) and not bears(pattern, -room - 10.0)
+    shorter = change_length_at_hem(pattern, size, 10.0 - room)
+    assert TACTICS["shorten"].reshape(shorter, size) is shorter
+    with pytest.raises(EndsAboveMark):
+        change_length_at_hem(pattern, size, -room - 10.0)

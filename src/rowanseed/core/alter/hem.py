@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import replace
 
 from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
 
-from rowanseed.core.base.craft_refusals import NoPlaceFor, TooShortToShorten
+from rowanseed.core.base.craft_refusals import AlterationError, EndsAboveMark, NoPlaceFor, TooShortToShorten
 from rowanseed.core.geometry.outline import (
     Chain,
     Point,
@@ -23,7 +24,7 @@ from rowanseed.core.geometry.outline import (
 )
 from rowanseed.core.pattern.making import FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import InnerLine, LineKind, Panel, Piece, Shape
+from rowanseed.core.pattern.pieces import InnerLine, LineKind, MarkKind, Panel, Piece, Shape
 
 AT_THE_HEM = 1.0
 """A line that ends so near to the hem, in mm, runs out there."""
@@ -92,19 +93,50 @@ def _down_to(piece: Piece, size: str, hem: str, by: float) -> tuple[InnerLine, .
 
 
 def moved_hem(piece: Piece, size: str, hem: str, by: float) -> Shape:
-    """The piece in one size with its edge `hem` `by` mm lower down. Raises TooShortToShorten."""
-    names = [edge.name for edge in piece.edges]
-    at = names.index(hem)
-    before, after = names[at - 1], names[(at + 1) % len(names)]
+    """The piece in one size with its edge `hem` `by` mm lower down. Raises TooShortToShorten, EndsAboveMark."""
+    before, after = _beside(piece, hem)
     shape = piece.shapes[size]
     down, up, curve = shape.edges[before], shape.edges[after], shape.edges[hem]
-    if by < 0 and min(chain_length(down), chain_length(up)) + by < LEAST_LEFT:
-        raise TooShortToShorten(piece.id, size, min(chain_length(down), chain_length(up)))
+    refusal = _too_short(piece, size, hem, by)
+    if refusal is not None:
+        raise refusal
     down = _lengthened(down, by)
     up = tuple(s.reversed() for s in reversed(_lengthened(tuple(s.reversed() for s in reversed(up)), by)))
     move = similarity(curve[0].start, curve[-1].end, down[-1].end, up[0].start)
     edges = {**shape.edges, before: down, after: up, hem: transform_chain(curve, move)}
     return Shape(edges, _longer_grainline(shape, by))
+
+
+def bears(pattern: Pattern, by: float) -> bool:
+    """Whether the length at the hem can be changed by so much, in mm, in every size."""
+    pieces = {piece.id: piece for piece in pattern.pieces}
+    return all(
+        _too_short(pieces[id], size, edge, by) is None for id, edge in hem_edges(pattern) for size in pieces[id].shapes
+    )
+
+
+def _beside(piece: Piece, hem: str) -> tuple[str, str]:
+    """The edges that run into a hem: the one before it in the ring, and the one after."""
+    names = [edge.name for edge in piece.edges]
+    at = names.index(hem)
+    return names[at - 1], names[(at + 1) % len(names)]
+
+
+def _too_short(piece: Piece, size: str, hem: str, by: float) -> AlterationError | None:
+    """Why a piece cannot be shortened at its hem by so much; None where it can, or is lengthened."""
+    if by >= 0:
+        return None
+    long = {edge: chain_length(piece.shapes[size].edges[edge]) for edge in _beside(piece, hem)}
+    if min(long.values()) + by < LEAST_LEFT:
+        return TooShortToShorten(piece.id, size, min(long.values()))
+    above = _ends_above_a_mark(piece, size, {edge: mm + by for edge, mm in long.items()})
+    return EndsAboveMark(piece.id, size) if above else None
+
+
+def _ends_above_a_mark(piece: Piece, size: str, long: Mapping[str, float]) -> bool:
+    """Whether edges of these lengths, in mm, end before a mark on them at which a zip, an opening or a pocket ends."""
+    ends = (m for m in piece.marks if m.kind in (MarkKind.ZIP_END, MarkKind.DOT) and m.anchor in ("start", "end"))
+    return any(mark.distance[size] > long.get(mark.edge, math.inf) for mark in ends)
 
 
 def _lengthened(chain: Chain, by: float) -> Chain:

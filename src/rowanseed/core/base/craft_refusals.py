@@ -34,6 +34,17 @@ class TooShortToShorten(AlterationError):
 
 
 @dataclass(eq=False)
+class EndsAboveMark(AlterationError):
+    """Shortened, a piece would end above the mark at which something on it ends."""
+
+    piece: PieceId
+    size: str
+    PROBLEM = "So much shorter “{piece}” would end above the mark where its zip, its opening or its pocket ends."
+    REMEDY = "Shorten it by less."
+    WHERE = "Piece “{piece}”, size {size}"
+
+
+@dataclass(eq=False)
 class TooNarrow(AlterationError):
     """So much cannot be taken off what is only so wide."""
 

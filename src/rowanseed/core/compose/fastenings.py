@@ -189,6 +189,9 @@ def _bust(build: Build, half: Half, size: Size) -> float | None:
     if not (half.is_front and women and description.garment.has_bodice) or description.features.collar in collars:
         return None
     block = build.block(size, is_front=True)
+    if description.is_without_shoulders:
+        chains = (build.edge(p.piece, p.edge, size) for p in half.centre)
+        return block.bust_point[0] - min(min(chain[0].start[0], chain[-1].end[0]) for chain in chains)
     return block.bust_point[0] - block.neck_end
 
 

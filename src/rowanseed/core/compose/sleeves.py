@@ -233,10 +233,10 @@ def _at_shoulder(build: Build, back: Half, front: Half, size: Size, goal: float)
 
 
 def is_stretched_cuff(description: Description) -> bool:
-    """Whether the sleeves' cuffs are closed rings that are stretched on; not where a lining is sewn to them."""
+    """Whether the sleeves' cuffs are closed rings that are stretched on; not where a bagged lining is sewn in."""
     sleeve = description.features.sleeve
     plain = sleeve is not None and sleeve.end is SleeveEnd.CUFF and sleeve.placket is None
-    return plain and description.bands_stretch and description.features.lining is None
+    return plain and description.bands_stretch and not description.features.has_bagged_lining
 
 
 def cuff_depth(description: Description) -> float:

@@ -23,7 +23,7 @@ from rowanseed.core.pattern.making import (
     Press,
 )
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Derived, DerivedAs, Piece
+from rowanseed.core.pattern.pieces import Derived, DerivedAs, Panel, Piece
 from rowanseed.core.pattern.walk import part_length
 
 FOLD_OF_EASE = INCH / 2
@@ -107,7 +107,7 @@ def lined_making(
             finishes.append(
                 Finish(
                     id=f"{LINING}{hem.id}",
-                    name=f"Lower edge of the lining, sewn to the {lower_first(hem.name)} with a fold of ease",
+                    name=f"Lower edge of the lining, sewn to the {_ends_at(pattern, hem)} with a fold of ease",
                     kind=FinishKind.TURNED,
                     parts=parts,
                 )
@@ -120,6 +120,23 @@ def lined_making(
         layers=(*making.layers, *added),
         details=(*making.details, *_slits(making, {join.id for join in joins})),
     )
+
+
+def _ends_at(pattern: Pattern, hem: Finish) -> str:
+    """What a lining that is closed below is sewn to: a hem, or the seam of a band that takes the edge up."""
+    band = band_at(pattern, hem.parts[0])
+    return lower_first(hem.name) if band is None else f"seam of the {lower_first(pattern.piece(band[1]).name)}"
+
+
+def band_at(pattern: Pattern, edge: EdgePart) -> tuple[Join, str] | None:
+    """The seam of a cuff or of another band that an edge is sewn to, and the band; None where it is sewn to none."""
+    facings = {layer.piece for layer in pattern.making.layers}
+    for join in pattern.making.joins:
+        for own, other in ((join.a, join.b), (join.b, join.a)):
+            bands = {p.piece for p in other if pattern.piece(p.piece).panel is Panel.BAND and p.piece not in facings}
+            if len(bands) == 1 and any((p.piece, p.edge) == (edge.piece, edge.edge) for p in own):
+                return join, next(iter(bands))
+    return None
 
 
 def _runs_on_at_one_hand(making: Making, join: Join) -> bool:

@@ -38,8 +38,12 @@ def forbids(d: Description) -> Found:
         yield WHERE, "A band goes all round: it needs no slit or vent above it. Say the one or the other."
     if d.has_hem_ruffle:
         yield WHERE, "The lower edge ends in a ruffle or in a band: say the one or the other."
-    if f.lining is not None:
-        yield "features.lining", "What ends in a band that is stretched on is not lined here: leave the lining out."
+    if f.has_bagged_lining:
+        yield (
+            "features.lining.method",
+            "Above a band at the lower edge no bagged lining is drafted: say that it is sewn in, by hand, or hangs "
+            "free.",
+        )
 
 
 def _ends(d: Description) -> Found:

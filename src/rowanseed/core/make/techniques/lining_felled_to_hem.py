@@ -8,13 +8,13 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.hung_linings import ID, KEY, ends_at_seam, from_facing
+from rowanseed.core.make.families.hung_linings import ID, KEY, band_below, ends_at_seam, from_facing
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Need, On, Operation
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.which import ends_of_facings
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import Finish, FinishKind
+from rowanseed.core.pattern.making import Finish, FinishKind, Join
 
 
 def finds_lower_edge(bench: Workbench) -> Iterator[Duty]:
@@ -33,6 +33,31 @@ def _up_the_facing(bench: Workbench, finish: Finish) -> tuple[str, ...]:
     )
 
 
+def _at_a_hem(bench: Workbench) -> Iterator[str]:
+    yield (
+        f"Turn it in level with the finished edge, push it up {bench.fine(FOLD_OF_EASE)} so that a fold of ease falls "
+        "over, and pin along the fold."
+    )
+    yield "Fell it to the hem's allowance only, not to the garment; press the fold of ease lightly."
+
+
+def _at_a_band(bench: Workbench, band: str) -> Iterator[str]:
+    name = bench.name(band)
+    yield (
+        f"Turn in half of its allowance, {bench.fine(FOLD_OF_EASE / 2)}, and lay the fold on the seam of the {name}, "
+        "seams on each other: what the lining is longer falls over it as a fold of ease. Pin along the fold."
+    )
+    yield "Fell it to what lies inside along that seam, never to the outside; press the fold of ease lightly."
+
+
+def _band_first(bench: Workbench, join: Join, band: str) -> Iterator[Need]:
+    """The band is on and its inside closed before the lining covers its seam."""
+    yield Need(facts.join(Fact.PRESSED, join.id), "the seam that it covers is pressed")
+    for finish in bench.finishes.values():
+        if finish.kind is FinishKind.TURNED and pieces_of(finish.parts) == {band}:
+            yield Need(facts.finish(Fact.FINISHED, finish.id), "the inside of the band is closed", where_given=True)
+
+
 def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     hems = tuple(
@@ -40,15 +65,14 @@ def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         for f in bench.finishes.values()
         if f.kind is FinishKind.HEM
     )
+    band = band_below(bench, finish)
     yield Operation(
         id=f"fell-{finish.id}",
         technique=ID,
         act=Act.TACK,
         title=f"Sew down the {lower_first(finish.name)}",
         how=(
-            f"Turn it in level with the finished edge, push it up {bench.fine(FOLD_OF_EASE)} so that a fold of ease "
-            "falls over, and pin along the fold.",
-            "Fell it to the hem's allowance only, not to the garment; press the fold of ease lightly.",
+            *(_at_a_band(bench, band[1]) if band is not None else _at_a_hem(bench)),
             *_up_the_facing(bench, finish),
         ),
         bench=Bench.HAND,
@@ -57,6 +81,7 @@ def lower_edge(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         requires=(
             Need(facts.layer(Fact.ATTACHED, KEY), "it hangs in the shell"),
             *hems,
+            *(_band_first(bench, *band) if band is not None else ()),
         ),
         gives=(facts.finish(Fact.FINISHED, finish.id),),
         look="Lifted, the lining shows a small fold above the stitches.",

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from rowanseed.core.make import facts, minutes
 from rowanseed.core.make.caught import EDGES, free_edges
 from rowanseed.core.make.facts import Fact
-from rowanseed.core.make.families.hung_linings import ID, KEY, WAIST, ends_at_seam, from_facing
+from rowanseed.core.make.families.hung_linings import ID, KEY, WAIST, ends_at_seam, felled_at_bands, from_facing
 from rowanseed.core.make.families.linings_drawn_in import drawn, drawn_in
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, EdgeShown, Need, On, Operation
@@ -17,6 +17,9 @@ from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import DetailKind, EdgePart, Join
 from rowanseed.core.pattern.pieces import Panel
 
+BELOW_LATER = (
+    "Not where it ends at a cuff or at the band below: there it hangs loose until it is felled to that band's seam."
+)
 SLEEVES_IN = (
     "Reach through each sleeve from its end, take hold of the lining's and draw it in; tack the two underarm seams "
     "together just below the armhole, loosely."
@@ -108,6 +111,7 @@ def _hung(bench: Workbench) -> Iterator[Operation]:
             "notches.",
             f"Baste the two together at every edge that a facing, band or seam will finish, {bench.fine(5)} outside "
             "the stitching line, in the allowance, where it stays.",
+            *((BELOW_LATER,) if any(felled_at_bands(bench)) else ()),
             *zipped,
             *sleeves,
         ),

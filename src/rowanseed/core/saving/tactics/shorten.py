@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from rowanseed.core.alter.hem import change_length_at_hem
+from rowanseed.core.alter.hem import bears, change_length_at_hem
 from rowanseed.core.base.craft_refusals import AlterationError
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.saving.pieces import is_hemmed
-from rowanseed.core.saving.tactic import Cost, Tactic
+from rowanseed.core.saving.tactic import Cost, Garment, Tactic
 
 SHORTER = 30.0
 
@@ -18,12 +18,16 @@ def _shortened(pattern: Pattern, size: str) -> Pattern:
         return pattern
 
 
+def _offered(garment: Garment) -> bool:
+    return is_hemmed(garment) and bears(garment.pattern, -SHORTER)
+
+
 TACTIC = Tactic(
     id="shorten",
     words="shorten it by {by}",
     by=SHORTER,
     cost=Cost(8, "the garment is shorter", "none"),
-    offered=is_hemmed,
+    offered=_offered,
     loosens=True,
     first=True,
     reshape=_shortened,
