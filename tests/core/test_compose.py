@@ -587,10 +587,12 @@ def test_a_view_that_would_cut_off_the_skirt_below_a_waist_seam_is_refused():
     sizes = compose(dress()).pattern.envelope.sizes
     short = dress(back=Side(Centre.SEAM), waist=Waist.SEAM, opening=ZIP, skirt=Skirt(SkirtKind.GATHERED))
     short = replace(short, sizes=sizes, finished={"length": dict.fromkeys(sizes, 600.0)})
-    assert compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", -60.0))))
-    with pytest.raises(DescriptionRefused) as refused:
-        compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", -150.0))))
-    assert [one.field for one in refused.value.refusals] == ["views"]
+    assert compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", -20.0))))
+    for by, why in ((-60.0, "above the end of a zip"), (-150.0, "View B is too short")):
+        with pytest.raises(DescriptionRefused) as refused:
+            compose(replace(short, views=(PrintedView("A"), PrintedView("B", "", by))))
+        assert [one.field for one in refused.value.refusals] == ["views"]
+        assert why in refused.value.refusals[0].why
 
 
 @pytest.mark.parametrize(("description", "field", "why"), REFUSED)

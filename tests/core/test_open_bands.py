@@ -117,7 +117,7 @@ def test_a_garment_with_its_band_is_as_long_as_with_a_hem(description):
     deep = chain_length(with_band.piece("lower-band").shapes[middle(with_band)].edges["far-end"]) / 2
     for size in with_band.envelope.sizes:
         low, at_hem = (lowest(one, size) for one in (with_band, without))
-        assert at_hem - low == pytest.approx(deep, abs=4.0)
+        assert at_hem - low == pytest.approx(deep, abs=6.0), "but for how a hem is trued to its sides"
 
 
 def lowest(pattern, size):

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from rowanseed.core.alter.hem import change_length_at_hem
-from rowanseed.core.base.craft_refusals import AlterationError
+from rowanseed.core.base.craft_refusals import AlterationError, EndsAboveMark
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.base.units import in_both
 from rowanseed.core.compose import robe, sleeves, tissue
@@ -154,7 +154,12 @@ def _refuse_views_that_end_too_high(pattern: Pattern, description: Description) 
             try:
                 change_length_at_hem(pattern, size, min(0.0, view.below))
             except AlterationError as refused:
-                said = f"View {view.id} is too short: in size {size} hardly anything would be left above its hem."
+                why = (
+                    "it would end above the end of a zip, an opening or a pocket"
+                    if isinstance(refused, EndsAboveMark)
+                    else "hardly anything would be left above its hem"
+                )
+                said = f"View {view.id} is too short: in size {size} {why}."
                 raise DescriptionRefused((Refusal("views", said),)) from refused
 
 

@@ -45,14 +45,11 @@ def lower_band(dressed: Dressed) -> Iterator[Stroke]:
 
 def _band_at_the_hem(dressed: Dressed) -> Join | None:
     """The seam of a band that is folded over the lower edge, its ends at an opening."""
+    panels = {piece.id: piece.panel for piece in dressed.pattern.pieces}
     for join in dressed.pattern.making.joins:
-        shell = [p.edge for p in join.a if dressed.pattern.piece(p.piece).panel is not Panel.BAND]
-        if (
-            len(join.b) == 1
-            and shell
-            and set(shell) == {"hem"}
-            and dressed.pattern.piece(join.b[0].piece).panel is Panel.BAND
-        ):
+        shell = [p.edge for p in join.a if panels.get(p.piece) is not Panel.BAND]
+        other = [panels.get(p.piece) for p in join.b]
+        if other == [Panel.BAND] and set(shell) == {"hem"}:
             return join
     return None
 
