@@ -36,7 +36,7 @@ def lower_band(dressed: Dressed) -> Iterator[Stroke]:
             yield from _drawn(seen, deep, hand, ribs=ribs)
     if not dressed.is_front or not runs:
         return
-    x = max(q[0] for run in runs for q in run if q[1] < HALF)
+    x = min((q for run in runs for q in run), key=lambda q: abs(q[1]))[0]
     if any(q.kind in FASTENED for q in band.points):
         yield Stroke("hem", round_at((x + deep / 2, 0.0), 7.0), Line.FILLED, (dressed.over,))
     if _is_zipped(dressed, band.id):
