@@ -36,9 +36,10 @@ STATIONS = [
     "print",
 ]
 STRANGE = re.compile(
-    r"\b(None|nan|inf|True|False)\b|[{}]|__|\b(lining|skirt|trouser|side|front|back)-[a-z-]+-|\.\.|,,|;\.|::"
+    r"\b(None|nan|inf|True(?! the )|False)\b|[{}]|__|\b(lining|skirt|trouser|side|front|back)-[a-z-]+-|\.\.|,,|;\.|::"
 )
-"""What a program would say and a sewist would not: its values, its ids, two stops in a row."""
+"""What a program would say and a sewist would not: its values, its ids, two stops in a row. She trues the curve of a
+hem."""
 HIDDEN = r"<(script|style|template|svg|textarea)\b.*?</\1>"
 
 
