@@ -35,7 +35,8 @@ from rowanseed.core.pattern.making import (
     Join,
 )
 
-ID, STRETCHED = "band", ", the band held stretched."
+ID, FLAT = "band", "band lying flat"
+STRETCHED = ", the band held stretched."
 
 
 def is_stretched(join: Join) -> bool:
@@ -126,7 +127,7 @@ def closes(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         before.append(Need(facts.finish(Fact.PREPARED, finish.id), "its ends are closed first"))
     yield Operation(
         id=f"turn-in-{finish.id}",
-        technique=ID,
+        technique=FLAT if flat else ID,
         act=Act.TURN,
         title=f"{'Fold over' if flat else 'Turn in'} and stitch down: {lower_first(finish.name)}",
         how=(

@@ -52,6 +52,22 @@ BAND = frame(
     row((6, -18), (31, -18), "the seam"),
     row((-9, -1), (62, -1), "the row that closes it, or slip stitches inside"),
 )
+BAND_FLAT = frame(
+    "Folded over: its neatened inner edge lies flat past the seam",
+    second(
+        "band, right side out",
+        (12, -36),
+        (12, -8),
+        (0, -8),
+        (0, -72),
+        (53, -72),
+        (53, 34),
+        right="left",
+    ),
+    cloth("garment", (0, 80), (0, 6), (25, 6), (25, -32), right="left"),
+    row((6, -18), (31, -18), "the seam"),
+    row((-9, -1), (62, -1), "the row in the ditch that catches it"),
+)
 COLLAR_EDGE = frame(
     "Upper and under collar, right sides together",
     second("upper collar, wrong side up", (-110, 0), (40, 0), right="right"),
@@ -172,6 +188,7 @@ SCENES: Frames = {
         ),
         BAND,
     ),
+    "band lying flat": (BAND_FLAT,),
     "turned collar": (COLLAR_EDGE, COLLAR),
     "notched collar": (
         replace(NECK_SEWN, at=("act:band",)),

@@ -40,6 +40,7 @@ ABOUT_AN_END = 1.2
 SHOWN = 5.0
 """Of a long band by itself one end is drawn, so many times as long as it is wide."""
 IN_THE_DITCH = "the row runs in the ditch of the seam, or just on the band, and catches its inside."
+FLAT_INSIDE = "the row runs in the ditch of the seam, and catches the edge inside."
 IN = 5.0
 """The upper end of a folded band is basted so far from its raw edge, in mm."""
 FAR = 5000.0
@@ -87,9 +88,10 @@ def turned_in(bench: Workbench, op: Operation) -> Stack | None:
     join = next((j for j in bench.joins.values() if band is not None and band_of(bench, j) == band.id), None)
     if band is None or fold is None or join is None:
         return None
+    in_the_ditch = FLAT_INSIDE if lies_flat(bench, band.id) else IN_THE_DITCH
     first, one, second, other, is_flat = _beside(bench, op, join, band)
     if not is_flat:
-        return _alone(bench, as_drawn(band, bench.size), other)
+        return _alone(bench, as_drawn(band, bench.size), other, in_the_ditch)
     line = first.stitched(one)
     window = about([line], SHARE)
     half = _half(second, _fold_of(second, bench.size), other[0])
@@ -97,7 +99,7 @@ def turned_in(bench: Workbench, op: Operation) -> Stack | None:
     above = Polygon(second.seam()).buffer(0).intersection(half).intersection(window)
     words = (
         f"The {lower_first(band.name)} folded on its fold line over the seam, beside the "
-        f"{lower_first(first.piece.name)}, both right side up: {IN_THE_DITCH} {others_beside(bench, op, one, other)}"
+        f"{lower_first(first.piece.name)}, both right side up: {in_the_ditch} {others_beside(bench, op, one, other)}"
     )
     layers = (
         Layer(below, Stuff.RIGHT, first.piece.name, window),
@@ -153,7 +155,7 @@ def _lies_flat(line: Sequence[Point], on: Sequence[Point]) -> bool:
     return bool(longer < LONGER * b.length and b.hausdorff_distance(a) < NEAR + longer)
 
 
-def _alone(bench: Workbench, flat: Lying, sewn: Sequence[EdgePart]) -> Stack:
+def _alone(bench: Workbench, flat: Lying, sewn: Sequence[EdgePart], row_runs: str) -> Stack:
     """One end of a folded band by itself, its seam below, with the row along that."""
     lying = _seam_below(flat, sewn)
     whole = Polygon(lying.seam()).buffer(0).intersection(_half(lying, _fold_of(lying, bench.size), sewn[0]))
@@ -164,7 +166,7 @@ def _alone(bench: Workbench, flat: Lying, sewn: Sequence[EdgePart]) -> Stack:
     window = box(begins - 10.0, top - 10.0, begins + shown, low + 10.0)
     words = (
         f"The {lower_first(lying.piece.name)} folded on its fold line over the seam, right side up; what it is sewn to "
-        f"does not lie flat beside it and is left out: {IN_THE_DITCH}"
+        f"does not lie flat beside it and is left out: {row_runs}"
     )
     row = Row(within(line, window))
     goes_on = window if shown < right - left else None
@@ -235,6 +237,7 @@ STACKS = {
     ("band", "ends"): ends,
     ("band", "fold"): fold_over,
     ("band", "turn"): turned_in,
+    ("band lying flat", "turn"): turned_in,
     ("contour band", "turn"): contour,
     ("half placket", "turn"): turned_in,
 }
