@@ -484,6 +484,33 @@ bibbed = st.builds(
     ),
 )
 """Dungarees, and skirts with a bib."""
+bows = st.builds(
+    lambda of, figure, centre, opening, neck: replace(
+        of,
+        figure=figure,
+        features=replace(
+            of.features,
+            front=replace(of.features.front, centre=centre),
+            opening=opening,
+            neck=Neck(neck),
+            collar=CollarKind.TIE,
+        ),
+    ),
+    open_fronts,
+    st.sampled_from([Figure.WOMEN, Figure.WOMEN, Figure.UNISEX, Figure.MEN]),
+    st.sampled_from([Centre.OPEN, Centre.OPEN, Centre.FOLD]),
+    st.builds(
+        Opening,
+        st.just(Where.FRONT),
+        st.sampled_from([OpeningKind.BUTTONS, OpeningKind.BUTTONS, OpeningKind.SNAPS, OpeningKind.SLIT]),
+        st.none() | st.just(150.0),
+        count=st.none() | st.integers(1, 7),
+        placket=st.sampled_from([None, None, Placket.BAND, Placket.FACING, Placket.GROWN_ON]),
+        double_breasted=st.sampled_from([False, False, False, True]),
+    ),
+    st.sampled_from([NeckShape.ROUND, NeckShape.SCOOP, NeckShape.V]),
+)
+"""Fronts that open or have a slit, below a collar that is tied."""
 whole_ones = (
     st.one_of(descriptions, open_fronts, waisted, jumpsuits, bibbed).map(mended).filter(lambda found: found is not None)
 )

@@ -105,6 +105,18 @@ TOPS = {
         "facing": frozenset({FacedEdge.YOKE}),
         "pockets": (Pocket(PocketKind.PATCH, PocketPlace.CHEST, Hand.LEFT),),
     },
+    "bow blouse": {
+        "front": Side(Centre.OPEN, (Shaping.BUST_DART,)),
+        "opening": buttoned(7),
+        "collar": CollarKind.TIE,
+        "sleeve": CUFFED,
+    },
+    "bow blouse, slit": {
+        "neck": Neck(NeckShape.V),
+        "opening": Opening(Where.FRONT, OpeningKind.SLIT, 120.0),
+        "collar": CollarKind.TIE,
+        "sleeve": SHORT,
+    },
     "camp shirt": {
         "front": OPEN,
         "opening": buttoned(5, Placket.FACING),

@@ -10,7 +10,7 @@ from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.feature import Body
 from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.vocabulary import CollarKind, Interfaced
-from rowanseed.core.pattern.making import BAND_FOLD, LOWER_FOLD, NECK_CENTRE, EdgePart
+from rowanseed.core.pattern.making import BAND_FOLD, BESIDE_CENTRE, LOWER_FOLD, NECK_CENTRE, EdgePart
 from rowanseed.core.pattern.pieces import Mark, MarkKind, Panel, Role
 
 STAND = 32.0
@@ -39,30 +39,33 @@ def hem_on_band(build: Build, half: Half) -> None:
     half.lower.insert(0, replace(part("band", "end"), from_mark=LOWER_FOLD))
 
 
-def to_the_centre(build: Build, parts: tuple[EdgePart, ...]) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
-    """(the neck's parts up to the centre line, what laps beyond it)."""
+def to_the_centre(
+    build: Build, parts: tuple[EdgePart, ...], *, beside: float = 0.0
+) -> tuple[tuple[EdgePart, ...], tuple[EdgePart, ...]]:
+    """(the neck's parts up to the centre line, or `beside` mm before it, what laps beyond that)."""
     inner, beyond = list[EdgePart](), list[EdgePart]()
     for p in parts:
-        mark = _centre_mark(build, p)
+        mark = _centre_mark(build, p, beside)
         if mark is None:
             inner.append(p)
             continue
         build.mark(p.piece, mark)
-        inner.append(replace(p, to_mark=NECK_CENTRE))
-        beyond.append(replace(p, from_mark=NECK_CENTRE))
+        inner.append(replace(p, to_mark=mark.id))
+        beyond.append(replace(p, from_mark=mark.id))
     return tuple(inner), tuple(beyond)
 
 
-def _centre_mark(build: Build, p: EdgePart) -> Mark | None:
-    """Where the centre line crosses a part of the neck; None where nothing laps."""
+def _centre_mark(build: Build, p: EdgePart, beside: float) -> Mark | None:
+    """Where the centre line crosses a part of the neck, or the dot beside it; None where nothing laps."""
+    id = BESIDE_CENTRE if beside else NECK_CENTRE
     if p.to_mark == BAND_FOLD:
-        return Mark(NECK_CENTRE, MarkKind.DOT, p.edge, "start", build.each(lambda size: FRONT_BAND / 2))
+        return Mark(id, MarkKind.DOT, p.edge, "start", build.each(lambda size: FRONT_BAND / 2 - beside))
     piece = build.pieces[p.piece]
     is_front = piece.panel is Panel.FRONT
     lap = build.each(lambda size: -build.block(size, is_front=is_front).centre)
     if not piece.has_edge("opening") or min(lap.values()) <= 0:
         return None
-    return Mark(NECK_CENTRE, MarkKind.DOT, p.edge, "end", lap)
+    return Mark(id, MarkKind.DOT, p.edge, "end", {size: mm + beside for size, mm in lap.items()})
 
 
 def layers_of(build: Build, names: tuple[str, str], words: tuple[str, str], draw: Draw, fold: str | None) -> None:

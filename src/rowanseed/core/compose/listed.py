@@ -69,6 +69,8 @@ ASKS = (
     (("lap",), "features.sleeve.placket", "Is it the strip of a placket above the cuff?"),
     (("belt", "loop"), "features.band.loops", "How many belt loops has its band?"),
     (("collar",), "features.collar", "Has it a collar?"),
+    (("neck", "tie"), "features.collar", "Has it a collar that is tied in a bow?"),
+    (("bow",), "features.collar", "Has it a collar that is tied in a bow?"),
     (("hood",), "features.collar", "Has it a hood?"),
     (("stand",), "features.collar", "Has its collar a stand?"),
     (("cuff",), "features.sleeve.end", "Do the sleeves end in cuffs?"),

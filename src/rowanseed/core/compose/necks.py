@@ -60,7 +60,7 @@ def is_band_open(description: Description) -> bool:
 def runs_over_bands(description: Description) -> bool:
     """Whether what finishes the neck, or the waist of a skirt, goes on over the bands that lap there; else each band
     closes its own end."""
-    collars = (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE, CollarKind.HOOD)
+    collars = (CollarKind.SHIRT, CollarKind.STAND, CollarKind.ONE_PIECE, CollarKind.TIE, CollarKind.HOOD)
     above = has_collar(description, *collars) or neck_finish(description) in BOUND
     return above or is_open_skirt(description)
 

@@ -48,6 +48,8 @@ WORDS = {
     "back": "Back edge",
     "back-end": "End at the back",
     "bag": "Curve of the bag",
+    "before": "Free edge before its seam",
+    "beyond": "Free edge beyond its seam",
     "bottom": "Lower edge",
     "collar-back": "Centre back of the collar",
     "collar-neck": "Edge at the back of the neck",

@@ -20,7 +20,7 @@ from rowanseed.core.derive.shaping import Run, derived, neighbours, seam_runs, t
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import STIFFEN, Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, Panel, Piece, Role
+from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.tiers import LOWER
 
 UNDER_COLLAR = 3.0
@@ -152,8 +152,10 @@ def has_collar_alike(pattern: Pattern) -> bool:
 
 
 def _cut_twice(pattern: Pattern, piece: Piece) -> bool:
-    """Whether both layers of a collar are cut from one piece; in halves it is cut twice too, for left and right."""
-    twice = is_collar(piece) and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
+    """Whether both layers of a collar are cut from one piece; in halves it is cut twice too, for left and right, and
+    one folded on itself is its own under side."""
+    is_folded = any(line.kind is LineKind.FOLD for line in piece.lines)
+    twice = is_collar(piece) and not is_folded and any(c.role is Role.MAIN and c.count == 2 for c in piece.cuts)
     return twice and not _has_under_collar(pattern, piece)
 
 

@@ -11,6 +11,7 @@ from rowanseed.core.make.openings import Openings
 from rowanseed.core.make.run import OPENING, PLACKET, SLIT, ZIP, Run
 from rowanseed.core.pattern.making import (
     BAND_FOLD,
+    BESIDE_CENTRE,
     LOWER_FOLD,
     NECK_CENTRE,
     Closure,
@@ -80,7 +81,12 @@ def at_a(seam: str) -> str:
 
 
 UPPER_EDGE = "upper edge"
-ENDS_AT = {NECK_CENTRE: "centre dot", BAND_FOLD: "band's fold", LOWER_FOLD: "band's fold"}
+ENDS_AT = {
+    NECK_CENTRE: "centre dot",
+    BESIDE_CENTRE: "dot beside the centre",
+    BAND_FOLD: "band's fold",
+    LOWER_FOLD: "band's fold",
+}
 """The same where it ends at a mark of its own edge."""
 SLASHED = frozenset({DetailKind.CONTINUOUS_PLACKET, DetailKind.TOWER_PLACKET, DetailKind.FACED_SLIT})
 """What is cut in from an edge."""

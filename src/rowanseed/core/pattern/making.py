@@ -189,11 +189,14 @@ STIFFEN = "stiffen:"
 """Before the id of a piece among the ways: how it is stiffened."""
 NECK_CENTRE = "centre-of-neck"
 """The dot at the neck where a collar ends, at the centre line of an edge that laps."""
+BESIDE_CENTRE = "beside-centre"
+"""The dot at the neck where a collar ends that is tied: a little before the centre line, so that the knot has room."""
 BAND_FOLD, LOWER_FOLD = "fold", "lower-fold"
 """The dots on a front band's upper and lower edges where it is folded: up to there it is seen, and the neck, or a band
 at the lower edge, goes on over it."""
 RUNS_ON = ("before", "beyond")
-"""What the edges of a band are called that runs on, at either end, beyond what it is sewn to: an apron's."""
+"""What the edges of a band are called that runs on, at either end, beyond what it is sewn to: an apron's band, a collar
+that is tied."""
 PLACKET_BASE = "placket-base"
 """What the lower edge of the box is called that a half placket fills."""
 INSET_EDGE = "inset"

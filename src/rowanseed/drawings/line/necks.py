@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from rowanseed.core.pattern.making import ClosureKind, Detail, FinishKind
+from rowanseed.core.pattern.making import RUNS_ON, ClosureKind, Detail, FinishKind
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Run, Stroke, inward
 
@@ -41,6 +41,23 @@ def neck_slit(dressed: Dressed, detail: Detail) -> Iterator[Stroke]:
         closes = any(c.kind is ClosureKind.BUTTON_LOOP for c in dressed.pattern.making.closures)
         run = _drop(top, end) if closes else [(top, AGAPE), (end, 0.0), (top, -AGAPE)]
         yield Stroke(dressed.pattern.piece(id).panel.value, run, Line.FILLED, (1,))
+
+
+def tied(dressed: Dressed) -> Iterator[Stroke]:
+    """The bow of a collar that is tied, at the middle of the front."""
+    collar = dressed.drawn("collar")
+    ends = [q for one in dressed.pieces for q in one.edges.get("neck", ())]
+    if collar is None or not collar.has_edge(RUNS_ON[1]) or not dressed.is_front or not ends:
+        return
+    x = max(q[0] for q in ends)
+    for out, long in ((-1.0, 210.0), (1.0, 190.0)):
+        tail = [(x, 0.0), (x + long, out * 62.0), (x + long + 14.0, out * 24.0), (x, out * 6.0)]
+        yield Stroke("neck", tail, Line.FILLED, (1,))
+    for out in (-1.0, 1.0):
+        loop = [(x, 0.0), (x - 26.0, out * 58.0), (x - 8.0, out * 84.0), (x + 36.0, out * 66.0)]
+        yield Stroke("neck", loop, Line.FILLED, (1,))
+    knot = [(x - 15.0, -13.0), (x - 15.0, 13.0), (x + 17.0, 15.0), (x + 17.0, -15.0)]
+    yield Stroke("neck", knot, Line.FILLED, (1,))
 
 
 def _drop(top: float, end: float) -> Run:

@@ -9,7 +9,7 @@ from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
 from rowanseed.core.geometry.polyline import bounds
-from rowanseed.core.pattern.making import NECK_CENTRE
+from rowanseed.core.pattern.making import BESIDE_CENTRE, NECK_CENTRE, RUNS_ON
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import LineKind, Panel, Piece
 
@@ -45,7 +45,7 @@ class Figure:
         """Whether what is sewn to the neck ends at the centre, and not where the edges lap to."""
         panel = Panel.FRONT if self.is_front else Panel.BACK
         here = (p for p in self.pattern.pieces if p.panel is panel)
-        return any(mark.id == NECK_CENTRE for p in here for mark in p.marks)
+        return any(mark.id in (NECK_CENTRE, BESIDE_CENTRE) for p in here for mark in p.marks)
 
 
 def collars(figure: Figure) -> Parts:
@@ -167,8 +167,8 @@ def _flat(neck: Ring, deep: float, *, is_front: bool) -> Ring:
 
 
 def _only_stands(collar: Piece) -> bool:
-    """Whether a collar folded on itself is too low to fall over."""
-    return _is_folded(collar) and _wide(collar) / 2 < STAND + LEAST
+    """Whether a collar folded on itself is too low to fall over, or drawn up by a bow."""
+    return _is_folded(collar) and (_wide(collar) / 2 < STAND + LEAST or collar.has_edge(RUNS_ON[1]))
 
 
 def _above_the_notch(figure: Figure) -> Ring:

@@ -73,6 +73,7 @@ FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     bands.waistband_button,
     pockets.pockets,
     ends.on_one_hand,
+    necks.tied,
 )
 """What is found on the pieces themselves, in the order in which it lies on them."""
 

@@ -34,7 +34,8 @@ def forbids(d: Description) -> Found:
         return
     if FacedEdge.NECK in f.facing and f.neck.finish not in (None, NeckFinish.FACING, NeckFinish.COLLAR):
         yield WHERE, f"The neck is finished by {f.neck.finish.words}: it has no facing." if f.neck.finish else ""
-    if FacedEdge.NECK in f.facing and f.collar in (CollarKind.STAND, CollarKind.SHIRT, CollarKind.ONE_PIECE):
+    taken_in = (CollarKind.STAND, CollarKind.SHIRT, CollarKind.ONE_PIECE, CollarKind.TIE)
+    if FacedEdge.NECK in f.facing and f.collar in taken_in:
         yield WHERE, f"{upper_first(f.collar.one)} takes the neck's edge in: it has no facing." if f.collar else ""
     if FacedEdge.ARMHOLE in f.facing and f.sleeve is not None:
         yield WHERE, "The armhole goes into the sleeve: it has no facing."

@@ -33,6 +33,7 @@ class CollarKind(Worded):
     ONE_PIECE = "one-piece"
     NOTCHED = "notched"
     SHAWL = "shawl"
+    TIE = "tie", "tie, for a bow"
     HOOD = "hood"
 
     @property
@@ -47,6 +48,8 @@ class CollarKind(Worded):
                 return "a collar in one piece"
             case CollarKind.HOOD:
                 return "a hood"
+            case CollarKind.TIE:
+                return "a tie collar"
             case CollarKind.FLAT | CollarKind.NOTCHED | CollarKind.SHAWL:
                 return f"a {self.words} collar"
             case _:

@@ -172,7 +172,7 @@ def fold_over(bench: Workbench, finish: Finish, over: tuple[EdgePart, ...], afte
             f"The {name} folded on its fold line, wrong sides together, over the allowances of its seam, the "
             "pressed-in edge inside: raw edges even there.",
             f"Baste {bench.margin(5)} from the raw edge, in the allowance, "
-            + ("from the dot at the centre to the band's seam" if lapped else "from the fold to the band's seam")
+            + ("from the dot to the band's seam" if lapped else "from the fold to the band's seam")
             + "; it stays in. From now on both layers are one there.",
         ),
         bench=Bench.HAND,
@@ -237,7 +237,7 @@ def close_ends(bench: Workbench, finish: Finish, after: tuple[Need, ...]) -> Ope
                 (
                     f"Fold the {called(bench, pieces)} back on its fold line, right sides together; beyond the dots "
                     "its inner edge lies opened out again. From each end sew across it and along the raw edges to the "
-                    "dot, at the turned-in side, pivoting at the corner; backstitch, and clip to the stitching there.",
+                    "dot, where its seam begins, pivoting at the corner; backstitch, and clip to the stitching there.",
                 )
                 if any(runs_on(bench, piece) for piece in pieces)
                 else (

@@ -61,6 +61,11 @@ def runs_on(bench: Workbench, piece: str) -> bool:
     return any(bench.piece(piece).has_edge(edge) for edge in RUNS_ON)
 
 
+def is_tied_collar(bench: Workbench, piece: str) -> bool:
+    """Whether a band that runs on is a collar: in two halves, each of them tied at its one free end."""
+    return runs_on(bench, piece) and bench.piece(piece).collar
+
+
 def tied_band(bench: Workbench, closure: Closure) -> str:
     """The band whose own ends are tied; empty where something else closes."""
     join = bench.joins.get(closure.join)

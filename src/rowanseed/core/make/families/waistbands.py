@@ -17,6 +17,7 @@ from rowanseed.core.make.families.bands import (
     inside_of,
     is_band,
     is_folded,
+    is_tied_collar,
     runs_on,
     runs_over,
 )
@@ -169,6 +170,8 @@ def ends_of_facings_caught(bench: Workbench, along: Iterable[EdgePart]) -> tuple
 
 
 def ends(bench: Workbench, join: Join, piece: str) -> str:
+    if is_tied_collar(bench, piece):
+        return f" Its dots meet {_where_ties_begin(bench, join)}; beyond them it runs on by itself, as ties."
     if runs_on(bench, piece):
         return " The dots of the band lie at the sides, which are turned in; beyond them it runs on by itself."
     marked = [p for p in (*join.a, *join.b) if p.piece == piece and (p.from_mark or p.to_mark)]
@@ -189,6 +192,12 @@ def ends(bench: Workbench, join: Join, piece: str) -> str:
         f" Beyond the mark the {bench.name(piece)} reaches past the edge: at the side that laps over it ends one "
         "allowance past the edge, at the other the underlap runs on."
     )
+
+
+def _where_ties_begin(bench: Workbench, join: Join) -> str:
+    """Where on the neck a collar begins that is tied."""
+    dotted = any(p.from_mark or p.to_mark for p in (*join.a, *join.b))
+    return "those beside the centre line" if dotted else "the edges of the slit"
 
 
 def _met(bench: Workbench, join: Join, other: Sequence[EdgePart]) -> str:

@@ -15,7 +15,7 @@ from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import narrowest, trimmed
 from rowanseed.core.make.which import is_of_opening
 from rowanseed.core.make.workbench import Workbench, shown
-from rowanseed.core.pattern.making import Finish
+from rowanseed.core.pattern.making import BESIDE_CENTRE, Finish
 from rowanseed.core.pattern.pieces import Panel
 
 ID = "end of the lap"
@@ -60,13 +60,14 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, ID, duty.id)
     folded, waits = _folded_back(bench, finish)
+    beside = "beside" if any(p.from_mark == BESIDE_CENTRE for p in finish.parts) else "at"
     yield step(
         "close",
         Act.TURN,
         f"Close the {step.name}",
         folded,
-        "Sew across on the neck's stitching line, from the fold to the dot at the centre line, and backstitch exactly "
-        "there: the collar begins at that dot.",
+        f"Sew across on the neck's stitching line, from the fold to the dot {beside} the centre line, and backstitch "
+        "exactly there: the collar begins at that dot.",
         f"Clip the neck's allowance straight to the dot. {_beyond(bench, finish)} the corner across; turn, "
         f"push the corner out with something blunt, and press. {iron_for(bench)}",
         "Left and right alike.",
@@ -83,7 +84,8 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         on=On(finishes=(finish.id,), edges=shown(finish.parts)),
         rows=0,
         booklet=True,
-        look="Laid on each other as they will be buttoned, both ends are level, and the dots meet.",
+        look="Laid on each other as they will be buttoned, both ends are level"
+        + (", and the dots meet." if beside == "at" else "; the dots lie beside each other, with room for a knot."),
     )
 
 

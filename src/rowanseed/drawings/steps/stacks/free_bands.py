@@ -6,7 +6,7 @@ from shapely.affinity import rotate
 from shapely.geometry import Polygon, box
 
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.make.families.bands import tied_band
+from rowanseed.core.make.families.bands import is_tied_collar, tied_band
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.making import EdgePart
@@ -28,15 +28,15 @@ def _high(bench: Workbench, piece: Piece) -> float:
 
 def free_end(bench: Workbench, piece: Piece) -> Stack:
     """One end of a band folded right sides together beyond the garment, sewn across and along its raw edges."""
-    high, seam = _high(bench, piece), bench.edge_allowance(EdgePart(piece.id, "near-end"))
-    side = LONG * high
+    high, seam = _high(bench, piece), bench.edge_allowance(EdgePart(piece.id, "far-end"))
+    side, collar = LONG * high, is_tied_collar(bench, piece.id)
     window = box(-seam - 1.0, -1.0, side + BESIDE * high, high + seam + GARMENT * high)
     band = box(-seam, 0.0, side + 4 * high, high + seam)
     garment = box(side, high, side + 4 * high, high + 4 * GARMENT * high)
     words = (
         f"One end of the {lower_first(piece.name)}, folded on its fold line, right sides together, the fold at the "
-        "top; the garment hangs at the right. The row runs across the end, and along the raw edges to the dot at the "
-        "garment's side; the other end alike."
+        f"top; the garment hangs at the right. The row runs across the end, and along the raw edges to the dot "
+        f"{'where the neck begins' if collar else 'at the garment’s side'}; the other end alike."
     )
     layers = (
         Layer(garment.intersection(window), Stuff.RIGHT, "garment", window),

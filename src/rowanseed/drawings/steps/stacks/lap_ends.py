@@ -8,7 +8,7 @@ from rowanseed.core.base.words import lower_first
 from rowanseed.core.make.operation import Operation
 from rowanseed.core.make.workbench import Workbench
 from rowanseed.core.pattern.joined import runs_against
-from rowanseed.core.pattern.making import EdgePart
+from rowanseed.core.pattern.making import BESIDE_CENTRE, EdgePart
 from rowanseed.core.pattern.pieces import Panel
 from rowanseed.drawings.steps import turned
 from rowanseed.drawings.steps.edges import parts_of
@@ -46,10 +46,12 @@ def closed(bench: Workbench, op: Operation) -> Stack | None:
     else:
         name = "Turned-in edge"
         shape = turned.strip(lying, edge, bench.edge_allowance(edge) - UNDER).intersection(front)
+    finish = bench.finishes[op.on.finishes[0]]
+    beside = "beside" if any(p.from_mark == BESIDE_CENTRE for p in finish.parts) else "at"
     words = (
         f"The {lower_first(piece.name)}, right side up, about the upper end of its edge; the {lower_first(name)} is "
-        "folded back over it, right sides together. The row runs across both from the fold to the dot at the centre "
-        "line, and no further."
+        "folded back over it, right sides together. The row runs across both from the fold to the dot "
+        f"{beside} the centre line, and no further."
     )
     layers = (Layer(front, Stuff.RIGHT, piece.name, window), Layer(shape, Stuff.WRONG, name, window))
     return Stack(layers, words, rows=(Row(tuple(line), begins=True, ends=True),), marks=(line[-1],))
