@@ -679,6 +679,20 @@ JACKETS = {
         "sleeve": LONG,
         "pockets": (PATCHES,),
     },
+    "trench coat": {
+        "front": OPEN,
+        "opening": double_breasted(8),
+        "collar": CollarKind.SHIRT,
+        "sleeve": Sleeve(SleeveKind.RAGLAN),
+        "belt": BeltKind.TIE,
+    },
+    "hooded pea jacket": {
+        "front": OPEN,
+        "opening": double_breasted(6),
+        "collar": CollarKind.HOOD,
+        "sleeve": Sleeve(),
+        "lining": Lining(method=LiningMethod.SEWN_IN),
+    },
     "double-breasted waistcoat": {
         "front": OPEN,
         "back": SEAM,

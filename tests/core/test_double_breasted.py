@@ -41,6 +41,7 @@ from .everyday import EVERYDAY, everyday
 
 DOUBLE = Opening(Where.FRONT, OpeningKind.BUTTONS, double_breasted=True)
 DOUBLES = [name for name, one in EVERYDAY.items() if one.features.opening.double_breasted]
+SEWN_ON = (CollarKind.FLAT, CollarKind.ONE_PIECE, CollarKind.STAND, CollarKind.SHIRT, CollarKind.HOOD)
 LARGEST = 15.0
 """Half a large button, in mm: so far inside the front's edge its middle stands at least."""
 
@@ -121,8 +122,6 @@ def test_the_front_laps_farther_than_a_single_row_asks_for_and_the_column_follow
         ),
         ("features.opening.placket", {"opening": replace(DOUBLE, placket=Placket.BAND)}),
         ("features.opening.count", {"opening": replace(DOUBLE, count=1)}),
-        ("features.collar", {"collar": CollarKind.SHIRT}),
-        ("features.collar", {"collar": CollarKind.HOOD}),
         ("features.front.shaping", {"front": Side(Centre.OPEN, (Shaping.YOKE, Shaping.GATHERS_UNDER_YOKE))}),
         ("features.waist", {"waist": Waist.ELASTIC_CASING}),
         ("features.skirt.kind", {"waist": Waist.SEAM, "skirt": Skirt(SkirtKind.GATHERED)}),
@@ -133,7 +132,7 @@ def test_what_two_columns_do_not_go_with_is_refused_at_its_field(field, features
     assert field in {one.field for one in refusals(described(garment, **features))}
 
 
-@pytest.mark.parametrize("collar", [CollarKind.FLAT, CollarKind.ONE_PIECE, CollarKind.STAND])
+@pytest.mark.parametrize("collar", SEWN_ON)
 def test_a_collar_that_is_sewn_on_ends_at_the_centre_and_not_where_the_front_laps_to(collar):
     pattern = compose(described(GarmentKind.COAT, collar=collar)).pattern
     joins = [join for join in pattern.making.joins if join.id in ("neck", "collar-neck")]
@@ -142,6 +141,23 @@ def test_a_collar_that_is_sewn_on_ends_at_the_centre_and_not_where_the_front_lap
     for part in on_front:
         mark = pattern.piece("front").mark(part.to_mark)
         assert mark.distance[middle(pattern)] == pytest.approx(80.0, abs=0.5)
+
+
+@pytest.mark.parametrize(("name", "what"), [("trench coat", "collar"), ("hooded pea jacket", "hood")])
+def test_the_laps_are_closed_before_a_stand_or_a_hood_is_sewn_to_its_dots(name, what):
+    steps = {op.id: op for op in order(everyday(name))}
+    ids = list(steps)
+    assert ids.index("turn-opening-facing") < ids.index("close-lap-ends") < ids.index("sew-neck")
+    assert f"the {what} begins at that dot" in " ".join(steps["close-lap-ends"].how)
+    sewn = " ".join(steps["sew-neck"].how)
+    assert "at the dots of the centre line" in sewn and "front edges" not in sewn
+
+
+def test_a_stand_that_meets_at_the_centre_has_no_button_and_the_front_has_them_all():
+    pattern = everyday("trench coat")
+    assert not pattern.piece("stand").points
+    ((_, found),) = with_rows(pattern, middle(pattern))
+    assert len(found) == 4 and needs_buttons(pattern, middle(pattern)) == 9
 
 
 @pytest.mark.parametrize("name", DOUBLES)

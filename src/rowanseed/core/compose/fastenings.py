@@ -78,9 +78,11 @@ def along_the_edge(description: Description) -> PointKind | None:
             return fastening_mark(description)
 
 
-def _is_above(description: Description) -> bool:
+def fastens_above(description: Description) -> bool:
     """Whether the uppermost is in what goes on above the edge: a collar's stand, a waistband."""
-    return description.features.collar is CollarKind.SHIRT or is_open_skirt(description)
+    features = description.features
+    stand = features.collar is CollarKind.SHIRT and not features.opening.double_breasted
+    return stand or is_open_skirt(description)
 
 
 def fastens_below(description: Description) -> bool:
@@ -144,7 +146,7 @@ def _line(build: Build, half: Half, edges: Sequence[EdgePart], size: Size) -> _L
     bust = _bust(build, half, middle)
     if bust is None or plain.count < 2:
         return plain
-    above = 1 if _is_above(build.description) else 0
+    above = 1 if fastens_above(build.description) else 0
     k = min(range(plain.count), key=lambda k: abs(at_middle.places[k] - bust))
     if k + above == 0:
         return plain
@@ -161,7 +163,7 @@ def _to_bust(line: _Line, bust: float, k: int, above: int) -> _Line:
 
 def _first(description: Description) -> float:
     """How far below the neck the first stands: of double-breasted fronts clear of a collar that falls over them."""
-    falls = description.features.collar in (CollarKind.FLAT, CollarKind.ONE_PIECE)
+    falls = description.features.collar in (CollarKind.FLAT, CollarKind.ONE_PIECE, CollarKind.SHIRT)
     clear = in_proportion(description, FALLS) if falls and description.features.opening.double_breasted else 0.0
     return FIRST + clear
 
@@ -169,7 +171,7 @@ def _first(description: Description) -> float:
 def _evenly(build: Build, edges: Sequence[EdgePart], size: Size) -> _Line:
     whole = sum(chain_length(build.edge(p.piece, p.edge, size)) for p in edges)
     last = OF_THE_BOX if is_half_placket(build.description) else LAST
-    above, below = _is_above(build.description), fastens_below(build.description)
+    above, below = fastens_above(build.description), fastens_below(build.description)
     first = -ABOVE if above else _first(build.description)
     lowest = whole + lower_band(build.description) / 2 if below else whole - last
     every = usual_count(build.description)

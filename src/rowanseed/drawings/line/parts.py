@@ -54,14 +54,14 @@ def collars(figure: Figure) -> Parts:
     if neck and not figure.is_front and any(p.has_edge("collar-back") for p in figure.pattern.pieces):
         yield "neck", _behind(neck[-1], neck[0], SHAWL, STAND * 0.8)
         return
+    if figure.meets_at_centre:
+        neck = _to_the_centre(neck)
     hood = figure.piece("hood")
     if neck and hood is not None:
         yield "neck", _hood(figure, neck, hood)
         return
     if not neck or (figure.piece("collar") is None and figure.piece("stand") is None):
         return
-    if figure.meets_at_centre:
-        neck = _to_the_centre(neck)
     centre, point = neck[0], neck[-1]
     collar = figure.piece("collar")
     if collar is None or _only_stands(collar):

@@ -12,12 +12,10 @@ from rowanseed.core.compose.feature import Feature, Found
 from rowanseed.core.compose.laps import column, extension
 from rowanseed.core.compose.openings import opening_side
 from rowanseed.core.compose.skirts import SHAPED
-from rowanseed.core.compose.vocabulary import Centre, CollarKind, OpeningKind, Placket, Shaping, Waist, Where
+from rowanseed.core.compose.vocabulary import Centre, OpeningKind, Placket, Shaping, Waist, Where
 
 WHERE = "features.opening.double_breasted"
 FOLDS = (Shaping.GATHERS_UNDER_YOKE, Shaping.PLEAT_UNDER_YOKE, Shaping.TUCKS, Shaping.PLEATS)
-ENDS_AT_EDGES = (CollarKind.SHIRT, CollarKind.HOOD)
-"""What is sewn to the neck as far as the edges reach, and would lap as far as they do."""
 
 
 def forbids(d: Description) -> Found:
@@ -34,12 +32,6 @@ def forbids(d: Description) -> Found:
     folded = next((one for one in f.front.shaping if one in FOLDS), None)
     if folded is not None:
         yield "features.front.shaping", f"Of a double-breasted front one column would stand on {folded.words}."
-    if f.collar is not None and f.collar in ENDS_AT_EDGES:
-        yield (
-            "features.collar",
-            f"With {f.collar.one} a front has a single row here: choose another collar, or leave the second column "
-            "out.",
-        )
     if f.waist not in (None, Waist.NONE, Waist.SEAM):
         yield "features.waist", "A double-breasted front is whole, or has a plain seam at the waist."
     if d.has_waist_seam and f.skirt is not None and f.skirt.kind not in SHAPED:

@@ -11,7 +11,7 @@ from dataclasses import replace
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.bodice import HEAD
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.collars import has_collar, neck_parts
+from rowanseed.core.compose.collars import has_collar, neck_parts, to_the_centre
 from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.drafting import IN, UP, curve, straight
 from rowanseed.core.compose.feature import Body, Ended, Feature, Found
@@ -20,7 +20,7 @@ from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.vocabulary import Centre, CollarKind, NeckFinish, NeckShape, Where
 from rowanseed.core.geometry.outline import Chain, chain_length
 from rowanseed.core.geometry.solving import solve
-from rowanseed.core.pattern.making import FinishKind, Press
+from rowanseed.core.pattern.making import EdgePart, FinishKind, Press
 from rowanseed.core.pattern.pieces import Panel
 
 HIGH, DEEP = 0.6, 0.42
@@ -35,10 +35,10 @@ SPREADS = (80.0, 700.0)
 """Between these its lower edge reaches back, in mm."""
 
 
-def _draw(build: Build, body: Body, size: Size) -> Edges:
+def _draw(build: Build, parts: tuple[EdgePart, ...], size: Size) -> Edges:
     head = HEAD[build.description.figure] * size.tall
     high = -HIGH * head
-    goal = along(build, neck_parts(body), size)
+    goal = along(build, parts, size)
 
     def neck(back: float) -> Chain:
         return (curve((CHIN, 0.0), (-0.1, 1.0), (0.0, back), (-0.35, 1.0), 0.3),)
@@ -57,10 +57,15 @@ def _draw(build: Build, body: Body, size: Size) -> Edges:
 
 
 def finish(build: Build, body: Body) -> None:
+    parts = neck_parts(body)
+    if build.description.features.opening.double_breasted:
+        # Its edges meet at the centre line, far from those of the fronts.
+        parts, beyond = to_the_centre(build, parts)
+        build.finish("lap-ends", "Upper ends of the edges that lap", FinishKind.TURNED, beyond)
     build.piece(
         "hood",
         "Hood",
-        lambda size: _draw(build, body, size),
+        lambda size: _draw(build, parts, size),
         panel=Panel.HEAD,
         count=2,
         pair=True,
@@ -69,7 +74,7 @@ def finish(build: Build, body: Body) -> None:
     build.join("hood-crown", "Seam of the hood", (part("hood", "crown", "left"),), (part("hood", "crown", "right"),))
     hands = ("left", "right")
     # Its halves are one by then: the neck is sewn from the centre front all round.
-    whole = tuple(replace(p, hand=hand) for hand in hands for p in neck_parts(body))
+    whole = tuple(replace(p, hand=hand) for hand in hands for p in parts)
     build.join("neck", "Hood to neck", whole, (part("hood", "neck", hand) for hand in hands), press=Press.DOWN)
     build.finish("hood-face", "Edge of the hood round the face", FinishKind.TURNED, (part("hood", "face"),))
     build.along |= {"neck": ("neck",), "collar": ("hood-crown",)}

@@ -6,9 +6,9 @@ from collections.abc import Callable
 
 from rowanseed.core.compose.bands import along
 from rowanseed.core.compose.build import Build, Edges, part
-from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, neck_parts
+from rowanseed.core.compose.collars import FALL, STAND, has_collar, layers_of, neck_parts, to_the_centre
 from rowanseed.core.compose.drafting import curve, straight
-from rowanseed.core.compose.fastenings import fastening_mark
+from rowanseed.core.compose.fastenings import fastening_mark, fastens_above
 from rowanseed.core.compose.feature import Body, Ended, Feature
 from rowanseed.core.compose.laps import extension
 from rowanseed.core.compose.proportion import in_proportion
@@ -18,11 +18,21 @@ from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import FinishKind, Press
 from rowanseed.core.pattern.pieces import InnerPoint
 
+ROUNDED = 12.0
+"""Where the ends of its stand meet, they are rounded off over so much of their length, in mm."""
+
 
 def finish(build: Build, body: Body) -> None:
-    parts = neck_parts(body)
+    parts, laps = neck_parts(body), extension(build.description)
+    if build.description.features.opening.double_breasted:
+        # Its ends meet at the centre line, far from the edges.
+        parts, beyond = to_the_centre(build, parts)
+        build.finish("lap-ends", "Upper ends of the edges that lap", FinishKind.TURNED, beyond)
+        laps = ROUNDED
+        build.assumed["features.collar"] = (
+            "the stand ends at the centre line and has no button of its own; a hook and eye can hold it"
+        )
     high, fall = (in_proportion(build.description, mm) for mm in (STAND, FALL))
-    laps = extension(build.description)
 
     def neck(size: Size) -> float:
         return along(build, parts, size)
@@ -74,8 +84,8 @@ def finish(build: Build, body: Body) -> None:
 
 
 def _fastened(build: Build, neck: Callable[[Size], float]) -> None:
-    """The uppermost button or snap closes the stand, at the centre line."""
-    kind = fastening_mark(build.description)
+    """The uppermost button or snap closes the stand, at the centre line; none where its ends meet there."""
+    kind = fastening_mark(build.description) if fastens_above(build.description) else None
     middle = in_proportion(build.description, STAND) / 2
     laps = extension(build.description)
     if kind is not None:

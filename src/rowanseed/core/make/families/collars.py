@@ -8,8 +8,8 @@ from dataclasses import replace
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.make import facts, minutes, settings
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import laps
 from rowanseed.core.make.families.bands import PASSES, band_of, inside_of, is_folded
-from rowanseed.core.make.families.laps import is_lap_end
 from rowanseed.core.make.families.waistbands import ends_of_facings_caught, folded_first, turned_first
 from rowanseed.core.make.graph import pieces_of
 from rowanseed.core.make.operation import Act, Bench, Meant, Need, On, Operation
@@ -173,7 +173,7 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         title=f"Baste the collar to the {bench.name(outer)}",
         how=(
             f"The turned collar on the right side of the {bench.name(outer)}, its under side up, raw edges even; "
-            "centre on centre, its ends exactly at the centre front marks.",
+            f"centre on centre, its ends exactly {_at_the_stand(bench, outer)}.",
             "Baste through all layers on the stitching line.",
         ),
         bench=Bench.HAND,
@@ -234,6 +234,13 @@ def stand(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     )
 
 
+def _at_the_stand(bench: Workbench, outer: str) -> str:
+    """Where the ends of a collar come on its stand."""
+    on_neck = (j for j in bench.joins.values() if outer in pieces_of((*j.a, *j.b)))
+    meets = any(laps.beyond(bench, (*join.a, *join.b)) for join in on_neck)
+    return "where the stand's ends begin to round" if meets else "at the centre front marks"
+
+
 def finds_neck(bench: Workbench) -> Iterator[Duty]:
     """A band that is not folded but has a layer within it, or a single one, put on an edge of the garment."""
     for join in bench.joins.values():
@@ -274,7 +281,8 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         if j.id != join.id and (p := band_of(bench, j)) and p in others
     ]
     half = bench.open_half
-    run = Run(f"{half} edge", f"{half} edge")
+    along = join.a if outer in pieces_of(join.b) else join.b
+    run = bench.runs.over(along) if laps.beyond(bench, along) else Run(f"{half} edge", f"{half} edge")
     closed = "front" if half == "back" else "back"
     yield sew(
         bench,
@@ -283,16 +291,17 @@ def neck(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         act=Act.BAND,
         how=(
             f"Right side of the {bench.name(outer)} to the right side of the garment, the inner layer held out of "
-            f"the way; the centre {closed} and the shoulders first, the finished ends level with the {half} edges, "
-            "then between. Clip the neck's allowance where it will not lie.",
-            *ends_of_facings_caught(bench, join.a if outer in pieces_of(join.b) else join.b),
+            f"the way; the centre {closed} and the shoulders first, the finished ends "
+            f"{laps.where_it_ends(bench, join)}, then between. Clip the neck's allowance where it will not lie.",
+            *ends_of_facings_caught(bench, along),
             f"{bench.seam_of(join)} {run.words}; backstitch both ends.",
         ),
         requires=(
             *(Need(facts.join(Fact.PRESSED, id), "a collar or band is made up before it is put on") for id in made),
             *bands,
-            *folded_first(bench, join.a if outer in pieces_of(join.b) else join.b),
+            *folded_first(bench, along),
             *turned_first(bench, (*join.a, *join.b)),
+            *laps.first(bench, join),
             Need(facts.layer(Fact.BASTED, "lining"), "the lining is caught in the seam", where_given=True),
             Need(facts.gate(Fact.SETTLED, "shell"), "neck and shoulders are settled first", where_given=True),
         ),
@@ -318,7 +327,7 @@ def finds_closing(bench: Workbench) -> Iterator[Duty]:
         if (
             finish.kind is FinishKind.TURNED
             and bands
-            and not is_lap_end(bench, finish)
+            and not laps.is_lap_end(bench, finish)
             and not any(is_folded(bench, id) for id in pieces)
         ):
             yield single(finish.id)

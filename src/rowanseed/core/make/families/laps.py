@@ -41,6 +41,13 @@ def first(bench: Workbench, join: Join) -> Iterator[Need]:
     yield from needs(bench, beyond(bench, (*join.a, *join.b)))
 
 
+def where_it_ends(bench: Workbench, join: Join) -> str:
+    """Where the finished ends of what is sewn to a neck come."""
+    if beyond(bench, (*join.a, *join.b)):
+        return "at the dots of the centre line"
+    return f"level with the finished {bench.open_half} edges"
+
+
 def on_edge(bench: Workbench, finish: Finish) -> Iterator[Need]:
     """What stitches an edge down that laps waits for: its upper end is closed while it can still be folded back."""
     pieces = pieces_of(finish.parts)

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from rowanseed.core.make import facts
 from rowanseed.core.make.facts import Fact
+from rowanseed.core.make.families import laps
 from rowanseed.core.make.families.bands import ends_at
 from rowanseed.core.make.families.plain_seams import run_of, stitching
 from rowanseed.core.make.families.waistbands import ends_of_facings_caught
@@ -38,6 +39,7 @@ def _waits(bench: Workbench, join: Join, hood: frozenset[str]) -> Iterator[Need]
     for faced in bench.crossing([join.id]):
         if bench.is_faced(faced) and ends_at(bench, faced, join):
             yield Need(facts.join(Fact.TURNED, faced.id), "the facing's end is caught in the hood's seam")
+    yield from laps.first(bench, join)
     yield Need(facts.gate(Fact.SETTLED, "shell"), "shoulders and sides can still be moved", where_given=True)
 
 
@@ -55,7 +57,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
             + (
                 "its two finished edges against each other at the centre front, neither over the other"
                 if is_closed
-                else f"its finished edges level with the finished {bench.open_half} edges"
+                else f"its finished edges {laps.where_it_ends(bench, join)}"
             )
             + f"; pin these, {'then the notches, ' if bench.notched(join) else ''}then between.",
             *ends_of_facings_caught(bench, join.b if side is join.a else join.a),

@@ -13,7 +13,7 @@ from rowanseed.core.make.operation import Act, Need, On, Operation
 from rowanseed.core.make.steps import of_finish
 from rowanseed.core.make.technique import Duty, Technique, single
 from rowanseed.core.make.trimming import narrowest, trimmed
-from rowanseed.core.make.which import is_of_opening
+from rowanseed.core.make.which import is_of_opening, puts_on_hood
 from rowanseed.core.make.workbench import Workbench, shown
 from rowanseed.core.pattern.making import BESIDE_CENTRE, Finish
 from rowanseed.core.pattern.pieces import Panel
@@ -56,6 +56,11 @@ def _beyond(bench: Workbench, finish: Finish) -> str:
     return f"Beyond it {cut}," if cut else "Cut"
 
 
+def _on_the_neck(bench: Workbench) -> str:
+    """What is sewn to the neck from that dot on."""
+    return "hood" if any(puts_on_hood(bench, join) for join in bench.joins.values()) else "collar"
+
+
 def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
     finish = bench.finishes[duty.id]
     step = of_finish(bench, ID, duty.id)
@@ -67,7 +72,7 @@ def sews(bench: Workbench, duty: Duty) -> Iterator[Operation]:
         f"Close the {step.name}",
         folded,
         f"Sew across on the neck's stitching line, from the fold to the dot {beside} the centre line, and backstitch "
-        "exactly there: the collar begins at that dot.",
+        f"exactly there: the {_on_the_neck(bench)} begins at that dot.",
         f"Clip the neck's allowance straight to the dot. {_beyond(bench, finish)} the corner across; turn, "
         f"push the corner out with something blunt, and press. {iron_for(bench)}",
         "Left and right alike.",
