@@ -1,5 +1,7 @@
 """Necks and what is sewn to them: corners, facings whose ends are caught, trims on collars, openings at the back."""
 
+from dataclasses import replace
+
 import pytest
 
 from rowanseed.core.choices import Decisions, FitChoices
@@ -15,6 +17,7 @@ from rowanseed.core.compose.vocabulary import (
     NeckFinish,
     NeckShape,
     OpeningKind,
+    Placket,
     Shaping,
     SkirtKind,
     TrimKind,
@@ -25,7 +28,7 @@ from rowanseed.core.geometry.outline import Segment
 from rowanseed.core.pattern.envelope import Structure
 from rowanseed.core.project import Project
 
-from .everyday import BAGGED, OPEN, SEAM, everyday, zipped
+from .everyday import BAGGED, EVERYDAY, OPEN, SEAM, everyday, zipped
 from .test_make import faults
 
 DARTS = (Shaping.BUST_DART,)
@@ -151,3 +154,16 @@ def test_elastic_at_a_waist_seam_is_said_at_the_waist():
     dress = Description(name="Dress", garment=GarmentKind.DRESS, cloth=Structure.KNIT, features=Features(**features))
     with pytest.raises(DescriptionRefused, match="elastic casing"):
         compose(dress)
+
+
+@pytest.mark.parametrize("name", ["coat dress", "raglan coat", "blazer", "double-breasted jacket"])
+def test_the_facing_of_lapels_may_be_called_the_placket_and_is_the_same(name):
+    """It was refused, though a facing is what such a front has."""
+    described = EVERYDAY[name]
+    opening = replace(described.features.opening, placket=Placket.FACING)
+    said = compose(replace(described, features=replace(described.features, opening=opening))).pattern
+    assert said == everyday(name)
+    other = replace(described.features, opening=replace(opening, placket=Placket.GROWN_ON))
+    with pytest.raises(DescriptionRefused) as refused:
+        compose(replace(described, features=other))
+    assert "features.opening.placket" in {one.field for one in refused.value.refusals}

@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import Units
-from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre
+from rowanseed.core.cloth.cloth import Cloth, Direction, Fibre, Surface
 from rowanseed.core.cloth.preparation import preparation, square_shrinkage
 
 
@@ -38,6 +38,18 @@ def test_washed_cloth_is_not_washed_again_and_nap_is_looked_at():
     assert {"square", "shrink"} <= set(_steps(Fibre.COTTON))
     assert not {"square", "shrink"} & set(_steps(Fibre.COTTON, washed=True))
     assert "nap" in _steps(Fibre.COTTON, direction=Direction.ONE_WAY) and "nap" not in _steps(Fibre.COTTON)
+
+
+def test_short_pile_is_folded_only_where_it_will_lie_folded():
+    """A lay in one layer was told to be folded with the pile inside."""
+    cord = Cloth("cord", 1120, None, 12, Direction.ONE_WAY, surface=Surface.CORD)
+    said = {
+        folded: next(step.what for step in preparation(cord, Units.METRIC, folded=folded) if step.key == "pile")
+        for folded in (True, False, None)
+    }
+    assert "Fold it with the pile inside" in said[True]
+    assert "one layer" in said[False] and "old it" not in said[False]
+    assert "one layer" in said[None] and "if folded" in said[None]
 
 
 @pytest.mark.parametrize(

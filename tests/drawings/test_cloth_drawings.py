@@ -52,7 +52,7 @@ def rects(root):
 def reach(text):
     """(left, right) of a text, by the usual width of its letters."""
     x, size = float(text.get("x")), float(text.get("font-size"))
-    wide = len(text.text) * size * LETTER
+    wide = len("".join(text.itertext())) * size * LETTER
     left = x - {"end": wide, "middle": wide / 2}.get(text.get("text-anchor"), 0.0)
     return left, left + wide
 
@@ -85,10 +85,26 @@ def test_strips_are_to_one_scale_and_no_word_is_cut_off(lengths, needed, units):
     for mm, across in zip(lengths, drawn, strict=True):
         assert across / drawn[0] == pytest.approx(mm / lengths[0], rel=0.01)
     for text in root.iter(f"{SVG}text"):
-        if not text.text.startswith("needed"):
-            left, right = reach(text)
-            assert left >= -2 and right <= wide + 12, text.text
-    assert {format_cloth(mm, units) for mm in lengths} <= {t.text for t in root.iter(f"{SVG}text")}
+        left, right = reach(text)
+        assert left >= -2 and right <= wide + 12, text.text
+    said = ["".join(text.itertext()) for text in root.iter(f"{SVG}text")]
+    assert {f"{NAMES[k]} {format_cloth(mm, units)}" for k, mm in enumerate(lengths)} <= set(said)
+
+
+@given(LENGTHS, st.floats(100, 6000), st.sampled_from(Units))
+@settings(max_examples=40)
+def test_the_line_at_what_is_needed_crosses_every_strip_and_no_word(lengths, needed, units):
+    strips = [Strip(NAMES[k], mm, is_cloth=k == 0) for k, mm in enumerate(lengths)]
+    root = read(draw_strips(strips, CHECKED, needed, units))
+    lines = [p.get("d") for p in root.iter(f"{SVG}path") if p.get("stroke-width") == "2.5"]
+    at = [tuple(float(n) for n in re.findall(r"-?\d+\.?\d*", d)) for d in lines]
+    drawn = [r for r in rects(root) if r["x"] > 0][-len(strips) :]
+    words = [(float(t.get("y")), float(t.get("font-size"))) for t in root.iter(f"{SVG}text")]
+    for (_, top, deep), strip in zip(at, drawn, strict=True):
+        assert top < strip["y"] and top + deep > strip["y"] + strip["height"]
+        assert all(y + 0.2 * size < top or y - 0.72 * size > top + deep for y, size in words)
+    scale = drawn[0]["width"] / lengths[0]
+    assert all(x == pytest.approx(drawn[0]["x"] + needed * scale, abs=0.2) for x, _, _ in at)
 
 
 @given(LENGTHS, st.sampled_from(Units))

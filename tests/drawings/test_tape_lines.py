@@ -42,3 +42,22 @@ def test_no_number_lies_on_another_or_on_the_line_of_another(name, line):
             assert all(number.distance(other) >= 2 * ROUND for other in found[:k]), (piece.id, k)
             on = [line.distance(number) < ROUND for line in across]
             assert sum(on) == bool(level), (piece.id, k)
+        edges = [number for number, level in zip(found, levels, strict=True) if not level]
+        leaders = [leader_of(path) for path in root.findall(".//{*}path[@class='leader']")]
+        assert len(leaders) == len(edges)
+        outlines = [outline_of(path) for path in root.findall(".//{*}path") if path.get("d").endswith("Z")]
+        for number, (start, end) in zip(edges, leaders, strict=True):
+            assert start.distance(number) < 0.1
+            assert min(outline.distance(end) for outline in outlines) < 1.0, piece.id
+
+
+def leader_of(path):
+    """Where the line from an edge's number starts, and the place on the edge where it ends."""
+    (a, b), (c, d) = (pair.replace(",", " ").split() for pair in path.get("d")[1:].split("L"))
+    return Point(float(a), float(b)), Point(float(c), float(d))
+
+
+def outline_of(path):
+    points = [pair.replace(",", " ").split() for pair in path.get("d").strip("MZ ").split("L")]
+    ring = [(float(x), float(y)) for x, y in points]
+    return LineString([*ring, ring[0]])

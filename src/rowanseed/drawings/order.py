@@ -16,6 +16,8 @@ from rowanseed.drawings.svg import INK, LINE, PAPER, QUIET, add, drawing, halo, 
 LEFT, STEP, LANE, TOP, FOOT = 96.0, 24.0, 38.0, 30.0, 26.0
 FEWEST, MOST = 30, 36
 """Between so many steps stand in a row; a longer line goes on in the next, so that its words stay as large."""
+KNOT, CURRENT, NUMBERED = 6.0, 9.5, 5
+"""How large a step's knot is, and that of the one to do next; every so many steps have their number."""
 LONG_WAIT = 60.0
 """Minutes that something has to be left: as long, it is written at the step."""
 
@@ -93,7 +95,9 @@ def draw_order(
             )
     for k, step in enumerate(steps):
         x, y = rows.x(k), rows.y(k, step.bench)
-        _knot(root, x, y, k + 1, step, link, done=step.id in done, current=step.id == current, thread=thread)
+        knot = _knot(root, x, y, k + 1, step, link, done=step.id in done, current=step.id == current, thread=thread)
+        if step.id == current or k % NUMBERED == NUMBERED - 1 or k == 0:
+            _numbered(knot, rows, steps, k, current=step.id == current)
         if step.waits >= LONG_WAIT:
             halo(root, x + 9, y + 16, a_while(step.waits), 11, fill=INK)
             add(root, "path", d=f"M{number(x + 9)} {number(y)}h12", stroke=INK, stroke_width=3, stroke_dasharray="2 2")
@@ -134,10 +138,10 @@ def _knot(
     done: bool,
     current: bool,
     thread: str,
-) -> None:
+) -> Element:
     link = add(root, "a", href=f"{to}?step={step.id}")
     add(link, "title", f"{number_of}. {step.title}{', done' if done else ''}")
-    size = 9.5 if current else 6.0
+    size = CURRENT if current else KNOT
     fill = thread if done and not current else PAPER
     stroke = thread if done or current else INK
     if step.is_gate:
@@ -152,6 +156,23 @@ def _knot(
         )
     else:
         add(link, "circle", cx=x, cy=y, r=size, fill=fill, stroke=stroke, stroke_width=4 if current else 2)
-    if current or number_of == 1 or number_of % 5 == 0:
-        weight = 700 if current else 400
-        halo(link, x, y - size - 7, str(number_of), 12.5, fill=INK, text_anchor="middle", font_weight=weight)
+    return link
+
+
+def _numbered(knot: Element, rows: _Rows, steps: Sequence[Operation], k: int, *, current: bool) -> None:
+    """A step's number above its knot, beside the stitch that comes or goes there; below, where both do."""
+    x, y = rows.x(k), rows.y(k, steps[k].bench)
+    size, weight = (CURRENT, 700) if current else (KNOT, 400)
+    comes, goes = (
+        0 <= n < len(steps) and rows.top(n) == rows.top(k) and rows.y(n, steps[n].bench) < y for n in (k - 1, k + 1)
+    )
+    match comes, goes:
+        case True, True:
+            y, anchor = y + size + 15, "middle"
+        case True, False:
+            x, y, anchor = x + 1, y - size - 7, "start"
+        case False, True:
+            x, y, anchor = x - 1, y - size - 7, "end"
+        case _:
+            y, anchor = y - size - 7, "middle"
+    halo(knot, x, y, str(k + 1), 12.5, fill=INK, text_anchor=anchor, font_weight=weight)

@@ -4,14 +4,24 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from xml.etree.ElementTree import Element
 
 from rowanseed.core.base.units import INCH, Units, format_cloth
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.drawings.colour import pale, thread
-from rowanseed.drawings.svg import BERRY, INK, PAPER, QUIET, add, drawing, halo, number, write
+from rowanseed.drawings.svg import BERRY, INK, QUIET, add, drawing, number, write
 from rowanseed.drawings.swatch import define_fill
 
-WIDE, LEFT, ROW = 660.0, 184.0, 42.0
+WIDE, LEFT, RIGHT = 460.0, 6.0, 26.0
+TOP, FOOT = 24.0, 26.0
+ROW, NAMED = 46.0, 20.0
+"""How deep a strip's row is, and how much of it its name takes."""
+THICK, THIN = 24.0, 17.0
+"""How thick the strip is that is the cloth itself, and the others."""
+PAST = 2.5
+"""So far the line at what is needed stands out above and below each strip."""
+HALF_A_NOTE = 122.0
+"""Half of what the note below that line takes up at most."""
 
 
 @dataclass(frozen=True)
@@ -23,83 +33,76 @@ class Strip:
     is_cloth: bool = False
     short: bool = False
 
+    @property
+    def thick(self) -> float:
+        return THICK if self.is_cloth else THIN
+
 
 def draw_strips(strips: Sequence[Strip], cloth: Cloth, needed: float, units: Units, name: str = "cloth") -> str:
-    """Strips from one edge, with a line down at what is needed; `name` keeps drawings of a page apart."""
-    longest = max([needed, *(strip.length for strip in strips)]) * 1.05
-    scale = (WIDE - LEFT - 40) / longest
-    tall = ROW * len(strips) + 58
+    """Strips from one edge, each below its name, with a line down at what is needed; `name` keeps drawings of a page
+    apart."""
+    longest = max([needed, *(strip.length for strip in strips)])
+    scale = (WIDE - LEFT - RIGHT) / longest
+    tall = TOP + ROW * len(strips) + FOOT
     said = "; ".join(f"{strip.name} {format_cloth(strip.length, units)}" for strip in strips)
     root = drawing(WIDE, tall, "Lengths of cloth compared", said, class_="strips")
-    defs = add(root, "defs")
-    fill = define_fill(defs, cloth, f"strip-{name}", scale)
-    step = (500.0 if units is Units.METRIC else INCH * 18) * (1 if longest < 2600 else 2)
-    for k in range(int(longest // step) + 1):
-        x = LEFT + k * step * scale
-        add(root, "path", d=f"M{number(x)} 26V{number(tall - 22)}", stroke="#dfe5e3", stroke_width=1.5)
-        add(
-            root,
-            "text",
-            "0" if k == 0 else format_cloth(k * step, units),
-            x=x,
-            y=18,
-            font_size=15,
-            fill=QUIET,
-            text_anchor="middle",
-        )
+    fill = define_fill(add(root, "defs"), cloth, f"strip-{name}", scale)
+    _ruler(root, longest, scale, tall, units)
+    at_needed = LEFT + needed * scale
     for k, strip in enumerate(strips):
-        y = 34 + k * ROW
-        tall_strip = 34.0 if strip.is_cloth else 24.0
-        add(
-            root,
-            "text",
-            strip.name,
-            x=LEFT - 12,
-            y=y + 24,
-            font_size=14.5,
-            fill=INK,
-            text_anchor="end",
-            font_weight=700 if strip.is_cloth else 400,
-        )
+        top = TOP + k * ROW
+        _named(root, strip, top + 14, units)
         add(
             root,
             "rect",
             x=LEFT,
-            y=y + (36 - tall_strip) / 2,
+            y=top + NAMED,
             width=strip.length * scale,
-            height=tall_strip,
+            height=strip.thick,
             fill=fill if strip.is_cloth else pale(cloth.colour, 0.6),
             stroke=thread(cloth.colour),
             stroke_width=1.5,
         )
-    at_needed = LEFT + needed * scale
-    add(root, "path", d=f"M{number(at_needed)} 30V{number(tall - 24)}", stroke=PAPER, stroke_width=6)
+        # Only across the strips, so that it crosses no name.
+        line = f"M{number(at_needed)} {number(top + NAMED - PAST)}v{number(strip.thick + 2 * PAST)}"
+        add(root, "path", d=line, stroke=INK, stroke_width=2.5)
     add(
         root,
-        "path",
-        d=f"M{number(at_needed)} 30V{number(tall - 24)}",
-        stroke=INK,
-        stroke_width=2.5,
-        stroke_dasharray="8 5",
-    )
-    for k, strip in enumerate(strips):
-        halo(
-            root,
-            LEFT + 10,
-            34 + k * ROW + 24,
-            format_cloth(strip.length, units),
-            17,
-            fill=BERRY if strip.short else INK,
-            font_weight=700,
-        )
-    halo(
-        root,
-        at_needed,
-        tall - 6,
+        "text",
         f"needed ready to cut, {format_cloth(needed, units)}",
-        16,
+        x=min(WIDE - HALF_A_NOTE, max(HALF_A_NOTE, at_needed)),
+        y=tall - 8,
+        font_size=14.5,
         fill=INK,
         text_anchor="middle",
         font_weight=600,
     )
     return write(root)
+
+
+def _ruler(root: Element, longest: float, scale: float, tall: float, units: Units) -> None:
+    step = (500.0 if units is Units.METRIC else INCH * 18) * (1 if longest < 2600 else 2)
+    for k in range(int(longest // step) + 1):
+        x, words = LEFT + k * step * scale, "0" if k == 0 else format_cloth(k * step, units)
+        add(root, "path", d=f"M{number(x)} 18V{number(tall - FOOT)}", stroke="#dfe5e3", stroke_width=1.5)
+        add(root, "text", words, x=x, y=14, font_size=13.5, fill=QUIET, text_anchor="middle" if k else "start")
+
+
+def _named(root: Element, strip: Strip, y: float, units: Units) -> None:
+    """A strip's name and length, on one line."""
+    words = add(
+        root,
+        "text",
+        f"{strip.name} ",
+        x=LEFT,
+        y=y,
+        font_size=15,
+        fill=INK,
+        paint_order="stroke",
+        stroke="#ffffff",
+        stroke_width=4,
+        stroke_linejoin="round",
+        font_weight=700 if strip.is_cloth else 400,
+    )
+    shade = BERRY if strip.short else INK
+    add(words, "tspan", format_cloth(strip.length, units), fill=shade, font_weight=700)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Set
 from itertools import pairwise
+from xml.etree.ElementTree import Element
 
 from shapely.geometry import LineString
 from shapely.geometry import Point as Place
@@ -16,7 +17,7 @@ from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.pattern.pieces import Piece
 from rowanseed.core.pattern.seamline import lines
 from rowanseed.core.printing.lines import upright
-from rowanseed.drawings.svg import CHALK, INK, LINE, PAPER, QUIET, add, drawing, path_of, write
+from rowanseed.drawings.svg import CHALK, INK, LINE, PAPER, QUIET, add, drawing, number, path_of, write
 
 LONG = 300.0
 """The longer side of a drawing, in its own units."""
@@ -71,6 +72,8 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
             )
         where = _on_tape(path, placed) if one.level else _beside(path, middle, placed, across)
         placed.append(where)
+        if not one.level:
+            _leader(root, where, path)
         full = one.id in known
         add(
             root,
@@ -94,6 +97,14 @@ def draw_tape_lines(piece: Piece, size: str, on: TapeLine, known: Set[str]) -> s
             fill=PAPER if full else QUIET,
         )
     return write(root)
+
+
+def _leader(root: Element, where: Point, path: list[Point]) -> None:
+    """From an edge's number to the edge, with a dot on it."""
+    on = LineString(path).interpolate(LineString(path).project(Place(where)))
+    line = f"M{number(where[0])} {number(where[1])}L{number(on.x)} {number(on.y)}"
+    add(root, "path", d=line, stroke=CHALK, stroke_width=1.6, class_="leader")
+    add(root, "path", d=f"M{number(on.x)} {number(on.y)}h0", stroke=CHALK, stroke_width=7, stroke_linecap="round")
 
 
 def _on_tape(path: list[Point], taken: list[Point]) -> Point:

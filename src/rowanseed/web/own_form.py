@@ -57,7 +57,9 @@ ASKED = (
     Asked("seam", "Seam allowance", 3, 40, EVERY),
     Asked("hem", "Hem", 5, 150, EVERY - {OwnKind.UNDERSKIRT, *(kind for kind in OwnKind if kind.is_round)}),
 )
-
+USUAL_FIGURE = {"waist": 740.0, "bust": 920.0, "hip": 980.0}
+LONG, LONG_ROBE = 600.0, 1150.0
+"""The figures, and the lengths, in mm, that a garment is drawn with while the wearer's are not known (invented)."""
 
 Kind = TypeVar("Kind", bound=Worded)
 
@@ -130,6 +132,14 @@ def filled(typed: Mapping[str, str], kind: OwnKind, body: Mapping[str, float] | 
         if kind in asked.kinds and not out.get(asked.id) and asked.filled and not asked.needed:
             out[asked.id] = _usual(asked, kind, units)
     return out | {"filled": typed.get("person", ""), "asked": kind.value}
+
+
+def on_a_usual_figure(typed: Mapping[str, str], units: Units) -> dict[str, str]:
+    """The form with every figure filled in that it lacks, so that the garment can be drawn before any is known."""
+    kind = one_of(OwnKind, typed.get("kind"), OwnKind.APRON)
+    long = LONG_ROBE if kind is OwnKind.ROBE else LONG
+    known = {name: format_length(mm, units) for name, mm in {**USUAL_FIGURE, "long": long}.items()}
+    return {**typed, **{name: figure for name, figure in known.items() if not typed.get(name, "").strip()}}
 
 
 def _usual(asked: Asked, kind: OwnKind, units: Units) -> str:

@@ -54,6 +54,12 @@ _SHRINK: dict[Fibre, Preparation] = {
         "shrink", "Wash it once, cool.", "It hardly shrinks, but the finish comes off and the needle skips less."
     ),
 }
+_SHORT_PILE = {
+    True: "Fold it with the pile inside, and not tighter than it falls.",
+    False: "Lay it open, in one layer.",
+    None: "It lies best open, in one layer; if folded, the pile is inside and the fold not tighter than it falls.",
+}
+"""How a cloth of short pile is laid, by whether it will be folded."""
 _FUSIBLE = (
     Preparation(
         "shrink",
@@ -80,8 +86,11 @@ _WASH = Preparation(
 )
 
 
-def preparation(cloth: Cloth, units: Units) -> tuple[Preparation, ...]:
-    """What to do before this cloth is laid out, in order; washing is left out where it is washed already."""
+def preparation(cloth: Cloth, units: Units, *, folded: bool | None = None) -> tuple[Preparation, ...]:
+    """What to do before this cloth is laid out, in order; washing is left out where it is washed already.
+
+    `folded` is whether it will lie in two layers; None where that is not known yet.
+    """
     out = []
     if cloth.use is Use.FUSIBLE:
         return _FUSIBLE
@@ -166,7 +175,7 @@ def preparation(cloth: Cloth, units: Units) -> tuple[Preparation, ...]:
                 "pile",
                 "Cut it one layer at a time, the pile face down, and cut the backing only."
                 if cloth.surface.is_deep
-                else "Stroke it: the smooth way is down. Fold it with the pile inside, and not tighter than it falls.",
+                else f"Stroke it: the smooth way is down. {_SHORT_PILE[folded]}",
                 "Two layers of pile creep against each other, and pressed from the right side it is crushed.",
             )
         )

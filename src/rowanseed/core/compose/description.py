@@ -236,7 +236,7 @@ class Features:
     @property
     def wraps(self) -> bool:
         """Whether fronts with lapels or a V neck lap far over each other, and a tie belt alone holds them."""
-        turned = self.collar in (CollarKind.SHAWL, CollarKind.NOTCHED)
+        turned = self.collar is not None and self.collar.turns_back
         shaped = turned or (self.collar is None and self.neck.shape is NeckShape.V)
         held = self.opening.kind is None and self.belt is BeltKind.TIE
         return shaped and held and self.front.centre is Centre.OPEN

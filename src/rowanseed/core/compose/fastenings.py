@@ -186,9 +186,10 @@ def _evenly(build: Build, edges: Sequence[EdgePart], size: Size) -> _Line:
 def _bust(build: Build, half: Half, size: Size) -> float | None:
     """How far below the neck the fullest bust is, along the edge that closes; None where it is of no account."""
     description = build.description
-    collars = (CollarKind.NOTCHED, CollarKind.SHAWL)
     women = description.figure in (Figure.WOMEN, Figure.UNISEX)
-    if not (half.is_front and women and description.garment.has_bodice) or description.features.collar in collars:
+    collar = description.features.collar
+    turned = collar is not None and collar.turns_back
+    if not (half.is_front and women and description.garment.has_bodice) or turned:
         return None
     block = build.block(size, is_front=True)
     if description.is_without_shoulders:

@@ -25,6 +25,7 @@ from rowanseed.core.compose.vocabulary import (
     Centre,
     NeckShape,
     OpeningKind,
+    Placket,
     Shaping,
     SleeveKind,
     Waist,
@@ -336,5 +337,8 @@ def on_a_front_that_turns_back(
         yield "features.waist", f"{what} is drafted for a front that is whole, or has a plain seam at the waist."
     if f.sleeve is not None and f.sleeve.kind in without:
         yield "features.sleeve.kind", f"{upper_first(f.sleeve.kind.one)} is not drafted with such a collar."
-    if f.opening.placket is not None:
-        yield "features.opening.placket", "The facing that makes the lapels finishes the front edges: no placket."
+    if f.opening.placket not in (None, Placket.FACING):
+        yield (
+            "features.opening.placket",
+            "The facing that makes the lapels finishes the front edges: choose a facing, or leave it open.",
+        )

@@ -77,7 +77,6 @@ FULLNESS = {
     OwnKind.UNDERSKIRT: 1.8,
 }
 """How many times what it is sewn to each usually is: the waist, or the tier above."""
-USUAL_LENGTH = {OwnKind.ROBE: 1150.0}
 
 
 @dataclass(frozen=True)

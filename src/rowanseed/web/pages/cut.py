@@ -13,6 +13,7 @@ from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.preparation import Preparation, preparation
 from rowanseed.core.cloth.remainder import Left, remainders
 from rowanseed.core.cutting import CutItem, cut_words
+from rowanseed.core.lay.problem import LayKind
 from rowanseed.core.lay.shared import joined
 from rowanseed.core.make.reminders import ALTERED_LAYERS, AT_THE_TABLE, MATCHED
 from rowanseed.core.pattern.pieces import Role
@@ -35,7 +36,10 @@ def _ready(plan: ClothPlan, done: frozenset[str], units: Units) -> tuple[tuple[s
     role = plan.role.value
     if plan.role is Role.INTERFACING or str(ReadyKey(role, WAVED)) in done:
         return ()
-    return tuple((str(ReadyKey(role, step.key)), step) for step in preparation(plan.entry.cloth, units))
+    laid = plan.plan.stretches if plan.plan else ()
+    folded = any(stretch.lay is not LayKind.OPEN for stretch in laid)
+    steps = preparation(plan.entry.cloth, units, folded=folded)
+    return tuple((str(ReadyKey(role, step.key)), step) for step in steps)
 
 
 @router.get("/projects/{id}/cut")

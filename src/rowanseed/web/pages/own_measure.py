@@ -16,7 +16,7 @@ from rowanseed.formats.description_json import compose_pattern, write_descriptio
 from rowanseed.store import patterns, people
 from rowanseed.web.deps import Home, House, Typing, go, number_of
 from rowanseed.web.once import Once
-from rowanseed.web.own_form import ASKED, filled, one_of, read_own
+from rowanseed.web.own_form import ASKED, filled, on_a_usual_figure, one_of, read_own
 from rowanseed.web.views.house import OwnLookView, OwnView
 
 router = APIRouter(route_class=Once)
@@ -52,7 +52,12 @@ def look(home: Home, request: Request) -> Response:
     typed = request.query_params
     made, found, errors = _made(home, typed)
     return home.show(
-        OwnLookView(sums=sums(found) if made else (), drawn=_drawn(made), errors={} if _is_new(typed) else errors)
+        OwnLookView(
+            sums=sums(found) if made else (),
+            drawn=_drawn(home, typed, made),
+            errors={} if _is_new(typed) else errors,
+            usual=made is None,
+        )
     )
 
 
@@ -79,7 +84,9 @@ def _made(home: House, typed: Mapping[str, str]) -> tuple[Pattern | None, Own, d
         return None, found, {FIELDS.get(one.field, "form"): one.why for one in reversed(refused.refusals)}
 
 
-def _drawn(made: Pattern | None) -> str | None:
+def _drawn(home: House, typed: Mapping[str, str], made: Pattern | None) -> str | None:
+    """The garment; where its figures are not known yet, as it looks on a usual figure."""
+    made = made or _made(home, on_a_usual_figure(typed, home.units))[0]
     return None if made is None else line_drawing(made)
 
 
@@ -98,7 +105,8 @@ def _page(home: House, typed: Mapping[str, str], errors: Mapping[str, str], stat
             persons=[("", "nobody here"), *((str(p.id), p.name) for p in people.people(home.db))],
             asked=[one for one in ASKED if kind in one.kinds],
             sums=sums(found) if made else (),
-            drawn=_drawn(made),
+            drawn=_drawn(home, shown, made),
+            usual=made is None,
         ),
         status,
     )

@@ -154,11 +154,13 @@ class DescribeView(DescribeLookView):
 
 @dataclass(frozen=True, kw_only=True)
 class OwnLookView(PageView):
-    """A garment cut to the measure, as its form stands: the sums and the drawing, or what is wrong by field."""
+    """A garment cut to the measure, as its form stands: the sums and the drawing, or what is wrong by field; `usual`
+    where it is drawn on a usual figure."""
 
     template = "own_look.html"
     sums: Sequence[Working]
     drawn: str | None
+    usual: bool
     errors: Mapping[str, str]
 
 

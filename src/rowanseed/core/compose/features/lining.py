@@ -183,7 +183,7 @@ def forbids(d: Description) -> Found:
             "A bagged lining is sewn to sleeve ends that are turned up: with a cuff, elastic, a binding or a facing "
             "it is sewn in.",
         )
-    if f.opening.placket is Placket.FACING:
+    if f.opening.placket is Placket.FACING and not (f.collar and f.collar.turns_back):
         yield "features.opening.placket", "With a bagged lining the fronts' facing is said under “facing”."
 
 

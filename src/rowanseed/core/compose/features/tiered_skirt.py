@@ -17,7 +17,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.shaped_skirts import above_skirt, sew_below
 from rowanseed.core.compose.sizes import Size
 from rowanseed.core.compose.skirts import beyond, centre_cut, length_of, sew_skirt, skirt_ids, skirt_panel
-from rowanseed.core.compose.vocabulary import CollarKind, GarmentKind, SkirtKind
+from rowanseed.core.compose.vocabulary import GarmentKind, SkirtKind
 from rowanseed.core.compose.waists import skirt_fullness, tell_fullness
 from rowanseed.core.pattern.making import Difference, DifferenceKind, EdgePart, Press
 from rowanseed.core.pattern.pieces import LineKind, Panel
@@ -28,7 +28,6 @@ TIERS = 3
 WIDEST, MOST_WIDTHS = 530.0, 4
 """No width of a tier is cut wider than this, in mm, so that one on the fold lies on cloth 115 cm (45 in) wide; half a
 tier has so many at most, 8.4 m round (invented)."""
-TURNED_BACK = (CollarKind.NOTCHED, CollarKind.SHAWL)
 SHALLOWEST = 80.0
 """A tier is so deep at least, in mm."""
 
@@ -172,7 +171,7 @@ def asked(d: Description) -> bool:
 def forbids(d: Description) -> Found:
     if d.garment is GarmentKind.APRON:
         yield "features.skirt.kind", "An apron is one straight length, gathered or pleated to its band, without tiers."
-    if d.features.collar in TURNED_BACK and d.has_waist_seam:
+    if d.features.collar and d.features.collar.turns_back and d.has_waist_seam:
         yield (
             "features.skirt.kind",
             "Fronts that turn back have facings down to the hem, which gathered tiers would not lie on: choose another "

@@ -37,6 +37,11 @@ class CollarKind(Worded):
     HOOD = "hood"
 
     @property
+    def turns_back(self) -> bool:
+        """Whether it is grown out of the front, which turns back and has a facing down to the hem."""
+        return self in (CollarKind.NOTCHED, CollarKind.SHAWL)
+
+    @property
     def one(self) -> str:
         """A collar of this kind, as a sentence names it."""
         match self:
