@@ -14,8 +14,9 @@ from time import perf_counter
 from benchmarks.figures import Figure, median_seconds
 from benchmarks.pages import pages_of
 from rowanseed.core.base.units import Units
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Measured
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.geometry.outline import _curve_length
 from rowanseed.drawings.line.drawing import line_drawing

@@ -33,7 +33,8 @@ from rowanseed.core.lay.problem import (
     wanted_hands,
 )
 from rowanseed.core.lay.search import nofit, tables
-from rowanseed.core.lay.search.race import NothingFits, race
+from rowanseed.core.lay.search.outcome import NothingFits
+from rowanseed.core.lay.search.race import race
 from rowanseed.core.pattern.pieces import Grain, Role
 from rowanseed.demo.six_gore_skirt import draft
 from rowanseed.formats.layout_json import read_problem

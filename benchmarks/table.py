@@ -28,7 +28,8 @@ from rowanseed.core.lay.engine import Budget
 from rowanseed.core.lay.first import first_lay
 from rowanseed.core.lay.problem import LayKind, laid
 from rowanseed.core.lay.search import nofit, tables
-from rowanseed.core.lay.search.race import Progress, race
+from rowanseed.core.lay.search.outcome import Progress
+from rowanseed.core.lay.search.race import race
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.core.printing.lines import print_piece
 from rowanseed.core.printing.tiles import Paper, lay_on_sheets

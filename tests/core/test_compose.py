@@ -17,21 +17,11 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.errors import DocumentError
 from rowanseed.core.base.units import INCH, Units
 from rowanseed.core.body.measures import MEASURE
+from rowanseed.core.compose.as_printed import PrintedView
 from rowanseed.core.compose.build import part
 from rowanseed.core.compose.chart import ChartError, read_chart, written
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import (
-    Description,
-    Features,
-    Legs,
-    Neck,
-    Opening,
-    PrintedView,
-    Side,
-    Skirt,
-    Sleeve,
-    Trim,
-)
+from rowanseed.core.compose.description import Description, Features, Legs, Neck, Opening, Side, Skirt, Sleeve, Trim
 from rowanseed.core.compose.refusals import refusals
 from rowanseed.core.compose.vocabulary import (
     Along,

@@ -5,9 +5,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from rowanseed.core.base.units import INCH, Units
+from rowanseed.core.compose.as_printed import Printed, PrintedView
 from rowanseed.core.compose.chart import ChartError, read_chart
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Description, Features, Neck, Opening, Printed, PrintedView, Side, Sleeve
+from rowanseed.core.compose.description import Description, Features, Neck, Opening, Side, Sleeve
 from rowanseed.core.compose.envelope_text import EnvelopeError, read_views, read_yardage, written_views, written_yardage
 from rowanseed.core.compose.listed import ticked_off
 from rowanseed.core.compose.notion_text import is_cloth, notion_lines, read_notion

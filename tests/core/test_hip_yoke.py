@@ -14,8 +14,9 @@ from rowanseed.core.alter.kinds import offered
 from rowanseed.core.alter.tissue import sheet
 from rowanseed.core.base.craft_refusals import AlterationError, NoPlaceFor
 from rowanseed.core.base.units import Units
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Legs, Measured, Opening, Pocket, Side, Skirt
+from rowanseed.core.compose.description import Description, Features, Legs, Opening, Pocket, Side, Skirt
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue import MET
 from rowanseed.core.compose.vocabulary import (

@@ -14,8 +14,8 @@ from rowanseed.core.alter.hem import change_length_at_hem
 from rowanseed.core.base.errors import PatternError
 from rowanseed.core.choices import ClothChoices
 from rowanseed.core.cloth.matching.seam_points import centre_point
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.compose import compose
-from rowanseed.core.compose.description import Measured
 from rowanseed.core.compose.vocabulary import Interfaced
 from rowanseed.core.garment import derived
 from rowanseed.core.geometry.outline import flatten

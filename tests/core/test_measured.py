@@ -12,8 +12,9 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 from shapely.geometry import LineString
 
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.compose import DescriptionRefused, compose
-from rowanseed.core.compose.description import Description, Features, Measured, Opening, Side, Sleeve
+from rowanseed.core.compose.description import Description, Features, Opening, Side, Sleeve
 from rowanseed.core.compose.tape import dimensions, taken, tape_path
 from rowanseed.core.compose.tissue import MET, certainty
 from rowanseed.core.compose.vocabulary import Centre, GarmentKind, OpeningKind, Shaping, TapeLine, Waist, Where

@@ -16,8 +16,9 @@ from rowanseed.core.lay.search.arrange import Arrangement, StretchSearch, laying
 from rowanseed.core.lay.search.clock import Budget
 from rowanseed.core.lay.search.kernel import Poses, overlaps
 from rowanseed.core.lay.search.nofit import convex_rings
+from rowanseed.core.lay.search.outcome import never, silent
 from rowanseed.core.lay.search.packing import State
-from rowanseed.core.lay.search.race import Race, never, silent
+from rowanseed.core.lay.search.race import Race
 from rowanseed.core.lay.search.shapes import FLIPS, ShapeSet
 from rowanseed.core.lay.search.tables import build
 from rowanseed.core.lay.search.tuning import TUNING

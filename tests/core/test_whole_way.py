@@ -14,10 +14,10 @@ from shapely.geometry import Polygon
 from rowanseed.core.base.lay_errors import TooWide
 from rowanseed.core.choices import ClothChoices, Decisions
 from rowanseed.core.cloth.cloth import Cloth, Direction
+from rowanseed.core.compose.as_printed import PrintedView
 from rowanseed.core.compose.charts import CHARTS
 from rowanseed.core.compose.compose import DescriptionRefused, compose
 from rowanseed.core.compose.described_layers import described_layers
-from rowanseed.core.compose.description import PrintedView
 from rowanseed.core.derive.choice import Layers, LiningSchool
 from rowanseed.core.lay.engine import Budget, solve
 from rowanseed.core.pattern.seamline import lines

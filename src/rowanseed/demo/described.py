@@ -2,19 +2,8 @@
 
 from __future__ import annotations
 
-from rowanseed.core.compose.description import (
-    Description,
-    Features,
-    Hem,
-    Measured,
-    Neck,
-    Opening,
-    Pocket,
-    Printed,
-    Side,
-    Skirt,
-    Sleeve,
-)
+from rowanseed.core.compose.as_printed import Measured, Printed
+from rowanseed.core.compose.description import Description, Features, Hem, Neck, Opening, Pocket, Side, Skirt, Sleeve
 from rowanseed.core.compose.vocabulary import (
     Centre,
     GarmentKind,

@@ -11,6 +11,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BeforeValidator, Field, ValidationError
 
 from rowanseed.core.base.errors import DocumentError
+from rowanseed.core.compose.as_printed import Measured, Printed, PrintedView
 from rowanseed.core.compose.compose import compose
 from rowanseed.core.compose.description import (
     Band,
@@ -21,12 +22,9 @@ from rowanseed.core.compose.description import (
     Hem,
     Legs,
     Lining,
-    Measured,
     Neck,
     Opening,
     Pocket,
-    Printed,
-    PrintedView,
     Side,
     Skirt,
     Sleeve,

@@ -8,8 +8,8 @@ from typing import Any, TypeVar, assert_never
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import INCH, Units, format_allowance, format_length, parse_length, parse_signed_length
-from rowanseed.core.compose import description as d
 from rowanseed.core.compose import vocabulary as v
+from rowanseed.core.compose.as_printed import Printed, PrintedView
 from rowanseed.core.compose.chart import OF_A_BODY, OF_A_GARMENT, ChartError, read_chart, written
 from rowanseed.core.compose.charts import CHARTS
 from rowanseed.core.compose.envelope_text import (
@@ -239,7 +239,7 @@ def carried(document: dict[str, Any], before: Mapping[str, Any]) -> None:
 
 def in_form_order(document: Mapping[str, Any]) -> dict[str, Any]:
     """A description document with its yardage in the order in which the form gives it back."""
-    rows = as_lined([d.Printed(**row) for row in document.get("yardage", ())])
+    rows = as_lined([Printed(**row) for row in document.get("yardage", ())])
     return {**document, "yardage": [asdict(row) for row in rows]} if rows else dict(document)
 
 
@@ -256,9 +256,9 @@ def from_document(document: Mapping[str, Any], units: Units) -> dict[str, str]:
         typed[name] = "\n".join(document.get(name, ()))
     typed |= {f"{CONFIRMED}{name}": said for name, said in document.get("confirmed", {}).items()}
     typed["runs"] = str(document.get("runs", Runs.TRUE.value))
-    views = [d.PrintedView(**view) for view in document.get("views", ())]
+    views = [PrintedView(**view) for view in document.get("views", ())]
     typed["views"] = written_views(views, units)
-    rows = [d.Printed(**row) for row in document.get("yardage", ())]
+    rows = [Printed(**row) for row in document.get("yardage", ())]
     typed["yardage"] = written_yardage(rows, units) if rows else ""
     features = document.get("features", {})
     whole = {**document, "features": {**features, **{name: _by_row(features.get(name, ())) for name in LISTS}}}

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
+from rowanseed.core.compose.as_printed import PrintedView
 from rowanseed.core.compose.build import Build
-from rowanseed.core.compose.description import PrintedView
 from rowanseed.core.compose.ease import is_free_at_the_hip
 from rowanseed.core.compose.figures import reaches_the_hip, sewn_below
 from rowanseed.core.compose.notion_text import is_cloth, read_notion

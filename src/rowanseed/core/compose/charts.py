@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from rowanseed.core.compose.description import Description, Row
+from rowanseed.core.compose.as_printed import Row
+from rowanseed.core.compose.description import Description
 from rowanseed.core.pattern.envelope import Figure
 
 CHARTS: Mapping[Figure, tuple[tuple[str, ...], Mapping[str, tuple[float, ...]]]] = {

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from rowanseed.core.compose.as_printed import Measured, Printed, PrintedView, Row
 from rowanseed.core.compose.vocabulary import (
     PRINCESS,
     Along,
@@ -47,7 +48,6 @@ from rowanseed.core.compose.vocabulary import (
     Slit,
     StrapsClosed,
     StrapsGo,
-    TapeLine,
     TrimKind,
     Waist,
     WaistLevel,
@@ -264,42 +264,6 @@ class Features:
     def sides(self) -> tuple[tuple[str, Side], tuple[str, Side]]:
         """Front and back by their names in the document."""
         return ("front", self.front), ("back", self.back)
-
-
-Row = Mapping[str, float]
-"""One figure a size, in mm."""
-
-
-@dataclass(frozen=True)
-class Measured:
-    """What a tape read on the tissue of one piece, in one size: dimensions in mm by their names, on which line."""
-
-    size: str
-    dimensions: Mapping[str, float]
-    line: TapeLine = TapeLine.STITCHING
-
-
-@dataclass(frozen=True)
-class Printed:
-    """A line of the envelope's yardage."""
-
-    role: str
-    width: float
-    length: float
-    size: str = ""
-    one_way: bool = False
-    view: str = ""
-    """The view it is printed for; empty: every view."""
-
-
-@dataclass(frozen=True)
-class PrintedView:
-    """A view of the envelope: its letter, what is printed beside it, and how far its lower edge lies below the one
-    that is described, in mm; above it, if less."""
-
-    id: str
-    name: str = ""
-    below: float = 0.0
 
 
 @dataclass(frozen=True)

@@ -8,7 +8,7 @@ from dataclasses import replace
 
 from rowanseed.core.base.errors import LengthError
 from rowanseed.core.base.units import Units, format_cloth, format_length, parse_length
-from rowanseed.core.compose.description import Printed, PrintedView
+from rowanseed.core.compose.as_printed import Printed, PrintedView
 from rowanseed.core.compose.printed_words import ROLE_WORDS
 from rowanseed.core.pattern.pieces import Role
 

@@ -10,7 +10,8 @@ from __future__ import annotations
 from rowanseed.core.base.lay_errors import ClothTooShort, LayRefusal
 from rowanseed.core.lay.problem import LayKind, Plan, Problem, laid
 from rowanseed.core.lay.search.clock import Budget
-from rowanseed.core.lay.search.race import NothingFits, OnProgress, Progress, ShouldStop, never, race, silent
+from rowanseed.core.lay.search.outcome import NothingFits, OnProgress, Progress, ShouldStop, never, silent
+from rowanseed.core.lay.search.race import race
 from rowanseed.core.lay.search.tuning import TUNING, Tuning
 
 __all__ = ["Budget", "Progress", "solve", "solve_each"]

@@ -10,8 +10,8 @@ from fastapi import APIRouter, Request, Response
 
 from rowanseed.core.base.errors import LengthError, NotThere
 from rowanseed.core.base.units import format_length, parse_length
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.compose import DescriptionRefused
-from rowanseed.core.compose.description import Measured
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue import Certainty, certainty
 from rowanseed.core.compose.vocabulary import TapeLine

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from rowanseed.core.compose.description import Measured
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.tape import Dimension, dimensions
 from rowanseed.core.compose.tissue.net import Array
 from rowanseed.core.compose.tissue.sheet import HARD, Goal, Sheet, seam_goal

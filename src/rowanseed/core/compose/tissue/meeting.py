@@ -7,7 +7,8 @@ from dataclasses import replace
 
 from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.compose.description import Description, Measured
+from rowanseed.core.compose.as_printed import Measured
+from rowanseed.core.compose.description import Description
 from rowanseed.core.compose.refusals import Refusal
 from rowanseed.core.compose.tape import dimensions, taken
 from rowanseed.core.compose.tissue.net import Array

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from rowanseed.core.base.units import in_both
 from rowanseed.core.base.words import lower_first
-from rowanseed.core.compose.description import Measured
+from rowanseed.core.compose.as_printed import Measured
 from rowanseed.core.compose.refusals import Refusal
 from rowanseed.core.pattern.check import faults, piece_faults
 from rowanseed.core.pattern.pattern import Pattern

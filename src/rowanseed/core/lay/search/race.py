@@ -7,8 +7,7 @@ which knows only admissible places. `schedule` says whose turn it is, `clock` ho
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import partial
 
 import numpy as np
@@ -33,6 +32,7 @@ from rowanseed.core.lay.search.arrange import (
 )
 from rowanseed.core.lay.search.clock import Budget, Clock
 from rowanseed.core.lay.search.kernel import Tables
+from rowanseed.core.lay.search.outcome import NothingFits, OnProgress, Outcome, Progress, ShouldStop, never, silent
 from rowanseed.core.lay.search.packing import State, Trial
 from rowanseed.core.lay.search.phases import phases_to_try
 from rowanseed.core.lay.search.places import ToPlace, patches
@@ -42,50 +42,8 @@ from rowanseed.core.lay.search.tables import build
 from rowanseed.core.lay.search.tuning import TUNING, Tuning
 from rowanseed.core.lay.search.unfold import unfolded
 
-
-@dataclass(frozen=True)
-class Progress:
-    """The shortest lay so far, in mm, how it is laid, and the seconds it has taken; `tables` of them for tables.
-
-    `plan` gives it as a plan, not checked yet; asked for later it may be a shorter one already.
-    """
-
-    lay: str
-    length: float
-    elapsed: float
-    tables: float
-    plan: Callable[[], Plan]
-
-
-@dataclass(frozen=True)
-class Outcome:
-    """The shortest plan over all, and of every simple kind by itself (or why there is none)."""
-
-    best: Plan
-    simple: Mapping[LayKind, Plan | LayRefusal]
-
-
 SHORTER = 0.05
 """A lay that is taken over is shorter by so much, in mm."""
-
-OnProgress = Callable[[Progress], None]
-ShouldStop = Callable[[], bool]
-
-
-def silent(progress: Progress) -> None:
-    """Tell nobody."""
-
-
-def never() -> bool:
-    return False
-
-
-class NothingFits(Exception):
-    """No lay holds all the pieces; `refused` says why, for each kind."""
-
-    def __init__(self, refused: Mapping[LayKind, LayRefusal]) -> None:
-        super().__init__()
-        self.refused = dict(refused)
 
 
 def race(
