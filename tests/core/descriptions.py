@@ -511,6 +511,38 @@ bows = st.builds(
     st.sampled_from([NeckShape.ROUND, NeckShape.SCOOP, NeckShape.V]),
 )
 """Fronts that open or have a slit, below a collar that is tied."""
+cowls = st.builds(
+    lambda of, garment, figure, cloth, sleeve, darts, back, opening, waist, skirt: replace(
+        of,
+        garment=garment,
+        figure=figure,
+        cloth=cloth,
+        features=Features(
+            front=Side(shaping=darts),
+            back=back,
+            opening=opening,
+            neck=Neck(NeckShape.COWL, of.features.neck.finish),
+            sleeve=sleeve,
+            waist=waist,
+            skirt=skirt if garment is GarmentKind.DRESS else None,
+            hem=of.features.hem,
+            interfacing=of.features.interfacing,
+            belt=of.features.belt,
+            pads=of.features.pads,
+        ),
+    ),
+    descriptions,
+    st.sampled_from([GarmentKind.TOP, GarmentKind.DRESS]),
+    st.sampled_from([Figure.WOMEN, Figure.WOMEN, Figure.UNISEX, Figure.MEN]),
+    st.sampled_from([Structure.WOVEN, Structure.KNIT]),
+    st.none() | st.builds(Sleeve, one_of(SleeveKind), st.just(1), one_of(SleeveLength), one_of(SleeveEnd)),
+    st.sampled_from([(), (), (Shaping.BUST_DART,), (Shaping.WAIST_DART,), (Shaping.BUST_DART, Shaping.WAIST_DART)]),
+    st.sampled_from([Side(), Side(Centre.SEAM), Side(Centre.SEAM, (Shaping.WAIST_DART,))]),
+    st.sampled_from([Opening(), Opening(), Opening(Where.BACK, OpeningKind.INVISIBLE_ZIP, 450.0)]),
+    one_of(Waist, or_none=True),
+    st.builds(Skirt, st.sampled_from([SkirtKind.A_LINE, SkirtKind.GATHERED, SkirtKind.CIRCLE])),
+)
+"""Tops and dresses with a cowl."""
 whole_ones = (
     st.one_of(descriptions, open_fronts, waisted, jumpsuits, bibbed).map(mended).filter(lambda found: found is not None)
 )

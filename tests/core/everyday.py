@@ -145,6 +145,7 @@ TOPS = {
     },
 }
 TAILED = {
+    "cowl blouse": {"front": DARTED, "neck": Neck(NeckShape.COWL), "sleeve": SHORT},
     "bell-sleeved blouse": {
         "front": DARTED,
         "neck": Neck(NeckShape.V, NeckFinish.FACING),
@@ -194,6 +195,11 @@ KNITS = {
     "tank top": {
         "neck": Neck(NeckShape.SCOOP, NeckFinish.BIAS_BINDING),
         "armhole": ArmholeFinish.BIAS_BINDING,
+        "hem": Hem(HemKind.TWIN_NEEDLE),
+    },
+    "cowl top": {
+        "neck": Neck(NeckShape.COWL),
+        "sleeve": SHORT,
         "hem": Hem(HemKind.TWIN_NEEDLE),
     },
     "sweatshirt": {
@@ -467,6 +473,15 @@ DRESSES = {
         "neck": Neck(finish=NeckFinish.LINING),
         "armhole": ArmholeFinish.LINING,
         "lining": BAGGED,
+    },
+    "cowl dress": {
+        "front": Side(shaping=(Shaping.WAIST_DART,)),
+        "back": Side(Centre.SEAM, (Shaping.WAIST_DART,)),
+        "opening": zipped(length=480.0),
+        "neck": Neck(NeckShape.COWL),
+        "armhole": ArmholeFinish.FACING,
+        "waist": Waist.SEAM,
+        "skirt": Skirt(SkirtKind.A_LINE),
     },
     "princess dress": {
         "front": Side(shaping=(Shaping.PRINCESS_ARMHOLE,)),

@@ -57,7 +57,7 @@ FLAT, LEAST_FLAT = 0.35, 0.1
 """A lower edge that is curved runs level for such a share of its half, and of what lies beyond a princess seam."""
 FLARE = 0.14
 """How much an A-line widens below the hip on each side, for each mm of length."""
-WIDER = {NeckShape.SCOOP: 28.0, NeckShape.BOAT: 48.0, NeckShape.SQUARE: 22.0, NeckShape.V: 8.0}
+WIDER = {NeckShape.SCOOP: 28.0, NeckShape.BOAT: 48.0, NeckShape.SQUARE: 22.0, NeckShape.V: 8.0, NeckShape.COWL: 40.0}
 DEEPER = {
     NeckShape.ROUND: 14.0,
     NeckShape.V: 110.0,
@@ -65,9 +65,10 @@ DEEPER = {
     NeckShape.SCOOP: 65.0,
     NeckShape.BOAT: -18.0,
     NeckShape.HIGH: -4.0,
+    NeckShape.COWL: 14.0,
 }
 """How much deeper the front neck is than the neck is wide, in mm."""
-LOWER_BEHIND = {NeckShape.SCOOP: 16.0, NeckShape.SQUARE: 16.0, NeckShape.BOAT: 4.0}
+LOWER_BEHIND = {NeckShape.SCOOP: 16.0, NeckShape.SQUARE: 16.0, NeckShape.BOAT: 4.0, NeckShape.COWL: 8.0}
 HEAD = {Figure.WOMEN: 580.0, Figure.MEN: 600.0, Figure.CHILDREN: 550.0, Figure.UNISEX: 600.0}
 """Round a head and a little more, in mm, from memory: what a neck of cloth that does not stretch has to measure."""
 STRETCHES, HIGH_STRETCHES = 1.3, 1.45
@@ -145,7 +146,7 @@ class Upper(Widths):
     @cached_property
     def loose(self) -> float:
         """How much wider and deeper the neck is than usual, in mm: nothing opens it, and a head has to go through."""
-        if self.loosened is not None or not self.description.is_over_the_head:
+        if self.loosened is not None or not self.description.is_over_the_head or self.shape is NeckShape.COWL:
             return self.loosened or 0.0
 
         def round_the_neck(by: float) -> float:

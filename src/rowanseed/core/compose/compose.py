@@ -31,7 +31,7 @@ from rowanseed.core.compose.panels import Half
 from rowanseed.core.compose.refusals import Refusal, refusals
 from rowanseed.core.compose.shaped_skirts import shaped_skirt
 from rowanseed.core.compose.tunnels import elastic_at
-from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, Waist
+from rowanseed.core.compose.vocabulary import ElasticPlace, GarmentKind, Interfaced, InterfacingKind, NeckShape, Waist
 from rowanseed.core.compose.waists import fullness, waist_parts
 from rowanseed.core.make.booklet_text import as_steps, match_steps
 from rowanseed.core.make.trimming import USUAL
@@ -178,7 +178,8 @@ def _pulled_on(build: Build) -> None:
     """Say what was cut wider than it would fit, since nothing opens it."""
     description = build.description
     stretch = to_stretch(build)
-    if description.is_over_the_head and (stretch or any(block.loose > 0 for block in build.blocks.values())):
+    told = stretch or any(block.loose > 0 for block in build.blocks.values())
+    if description.is_over_the_head and told and description.features.neck.shape is not NeckShape.COWL:
         where = f" where the cloth stretches by {100 * stretch:.0f} %" if stretch else ""
         build.assumed["features.neck.shape"] = f"the neck is wide enough for a head{where}: nothing opens it"
     if description.is_drawn_in and not is_full(description):

@@ -13,7 +13,7 @@ from rowanseed.core.compose.build import Build, Edges, part
 from rowanseed.core.compose.facing_drawn import along_both, along_one, beside_of, has_dart
 from rowanseed.core.compose.laps import EXTENSION, column, extension
 from rowanseed.core.compose.sizes import Size
-from rowanseed.core.compose.vocabulary import Interfaced, Where
+from rowanseed.core.compose.vocabulary import Interfaced, NeckShape, Where
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.pattern.making import DetailKind, EdgePart, FinishKind, Join, LayerKind, Press
 from rowanseed.core.pattern.pieces import Panel, Piece, Role
@@ -21,6 +21,9 @@ from rowanseed.core.pattern.seamline import mark_distance
 
 FACING, ARMHOLE_FACING, AT_OPENING = 55.0, 35.0, 70.0
 """How deep facings are, in mm: those of armholes less, those of an edge that buttons as deep again behind its lap."""
+IN_FOLDS = 80.0
+"""That of an edge that falls in folds is so deep, in mm, that it does not turn out, and is never interfaced (common
+practice, no source)."""
 USUAL = {"armhole": ARMHOLE_FACING, "opening": AT_OPENING}
 LEAST, CLEAR = 25.0, 5.0
 """A facing ends so far, in mm, before a dart or a pleat of the edge beside it, if that leaves it so much."""
@@ -135,7 +138,7 @@ def facing_depth(build: Build, p: EdgePart, size: Size) -> float:
     """How deep a facing can be on a piece, in mm."""
     before, after = beside_of(build.pieces[p.piece], p.edge)
     piece = build.pieces[p.piece]
-    usual = USUAL.get(p.edge, FACING)
+    usual = IN_FOLDS if _falls(build, p) else USUAL.get(p.edge, FACING)
     if p.edge == "opening":
         # As deep again behind a wide lap, and behind a second column of buttons.
         usual += extension(build.description) - EXTENSION + column(build.description)
@@ -198,6 +201,12 @@ def _facing_of_both(
     build.interface(facing, Interfaced.FACINGS)
 
 
+def _falls(build: Build, p: EdgePart) -> bool:
+    """Whether an edge falls in folds: the neck of a front that is draped."""
+    draped = build.description.features.neck.shape is NeckShape.COWL
+    return draped and p.edge == "neck" and build.pieces[p.piece].panel is Panel.FRONT
+
+
 def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float]) -> None:
     """The strip along an edge of a piece, its ends along the neighbouring edges."""
     base = build.pieces[p.piece]
@@ -213,7 +222,8 @@ def facing_of(build: Build, facing: str, p: EdgePart, deep: Mapping[str, float])
         allowances={"inner": 0.0},
         drawn_on="" if has_dart(base, p.edge) else base.frame,
     )
-    build.interface(facing, Interfaced.FACINGS)
+    if not _falls(build, p):
+        build.interface(facing, Interfaced.FACINGS)
 
 
 def _facing_seams(build: Build, id: str, made: dict[str, str]) -> None:

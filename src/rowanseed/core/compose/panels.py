@@ -132,20 +132,23 @@ def panel_levels(
     inner: Callable[[Upper, float], float],
     outer: Callable[[Upper, float], float],
     down: Callable[[Upper, float], float] = lambda block, x: x,
+    folds: Callable[[Upper, float], float] = lambda block, x: 0.0,
 ) -> None:
     """Measuring lines from the inner to the outer edge of a panel, at every level that it reaches; at the centre from
-    the centre line, or from where a band is sewn to the piece. `down` is where a level comes to lie."""
+    the centre line, or from where a band is sewn to the piece. `down` is where a level comes to lie, `folds` what falls
+    in folds beside the centre there, and is no part of the width."""
     sizes = build.figures.sizes
 
-    def ends_at(block: Upper, x: float) -> tuple[Point, Point]:
+    def ends_at(block: Upper, x: float, folded: float = 0.0) -> tuple[Point, Point]:
         at = down(block, x)
-        return (at, max(block.centre, inner(block, x))), (at, outer(block, x))
+        return (at, max(block.centre, inner(block, x)) + folded), (at, outer(block, x))
 
     for k, (name, _) in enumerate(upper(build, sizes[0], half).levels):
 
         def ends(size: Size, k: int = k) -> tuple[Point, Point]:
             block = upper(build, size, half)
-            return ends_at(block, block.levels[k][1])
+            x = block.levels[k][1]
+            return ends_at(block, x, folds(block, x))
 
         build.line(id, LineKind.LEVEL, name, ends)
 

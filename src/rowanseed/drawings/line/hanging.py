@@ -5,12 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping, Sequence
 
-from rowanseed.core.geometry.outline import Point, flatten
+from rowanseed.core.geometry.outline import Point, chain_length, flatten
 from rowanseed.core.geometry.polyline import bounds
+from rowanseed.core.geometry.solving import solve
 from rowanseed.core.pattern.below_waist import hangs_below
+from rowanseed.core.pattern.draped import is_draped
 from rowanseed.core.pattern.making import DetailKind, DifferenceKind, FinishKind
 from rowanseed.core.pattern.pattern import Pattern
-from rowanseed.core.pattern.pieces import Piece
+from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.tiers import LOWER
 
 Edges = dict[str, list[Point]]
@@ -122,7 +124,12 @@ def closed_fan(edges: Edges) -> Callable[[Point], Point] | None:
     along, up = math.cos(turned), math.sin(turned)
     # As far as its waist bends, it is an arc; from there outwards it lies turned, as it was.
     down, out = run[-1][0] - foot, run[-1][1] - centre
-    radius = (out * up - down * along) / (1.0 - along)
+    return _closed(foot, centre, turned, (out * up - down * along) / (1.0 - along))
+
+
+def _closed(foot: float, centre: float, turned: float, radius: float) -> Callable[[Point], Point]:
+    """How what was fanned out from its `foot`, by an angle in radians along an arc of that radius, lay before."""
+    along, up = math.cos(turned), math.sin(turned)
     until, edge = radius * turned, (foot + radius * (1.0 - along), centre + radius * up)
 
     def at(q: Point) -> Point:
@@ -134,6 +141,60 @@ def closed_fan(edges: Edges) -> Callable[[Point], Point] | None:
         return (foot + dx * along - dy * up, centre + until + dx * up + dy * along)
 
     return at
+
+
+MOST_SPREAD, CLOSE = 0.6, 0.5
+"""No front is spread by more than this, in radians; its level is met within so many mm."""
+LOOP = 10
+"""Half a loop is drawn through so many places and one."""
+DRAPED = 0.94
+"""A straight edge that hangs between two shoulders falls so much of what two straight lines would, as a chain does."""
+
+
+def undraped(piece: Piece, size: str, edges: Edges) -> Callable[[Point], Point] | None:
+    """A front with a cowl, as it lay before it was spread; None for any other. Its uppermost level tells by what angle
+    it was, since there it begins as far from the fold as was let in."""
+    levels = [one.ends[size] for one in piece.lines if one.kind is LineKind.LEVEL and size in one.ends]
+    if not is_draped(piece, size) or not levels:
+        return None
+    (level, let_in), (_, outer) = min(levels)
+    foot, top, long = max(x for x, _ in edges["centre"]), edges["neck"][0][0], max(y for _, y in edges["neck"])
+
+    def radius(turned: float) -> float:
+        return top - foot + long / math.tan(turned)
+
+    def lies(turned: float) -> float:
+        """Where the level would lie, had the piece been turned so far."""
+        r, from_foot = radius(turned), let_in / turned
+        return foot + r - (r + from_foot) * math.cos(turned) + (outer - let_in - r * turned) * math.sin(turned)
+
+    turned = solve(lies, level, BENT, MOST_SPREAD)
+    r = radius(turned)
+    return _closed(foot, 0.0, turned, r) if r > 0 and abs(lies(turned) - level) < CLOSE else None
+
+
+def falling(piece: Piece, size: str, edges: Edges) -> Edges:
+    """The neck of a cowl hanging from shoulder to shoulder, and its fold from there down."""
+    if not is_draped(piece, size):
+        return edges
+    point = max(edges["neck"], key=lambda q: q[1])
+    low = point[0] + drop_of(piece, size, point[1])
+    loop = hanging_between(point, low)
+    centre = sorted(edges["centre"])
+    neck = loop if edges["neck"][0] == point else loop[::-1]
+    return {**edges, "neck": neck, "centre": [(low, 0.0), *(q for q in centre if q[0] > low)]}
+
+
+def hanging_between(point: Point, low: float) -> list[Point]:
+    """Half of what hangs in a loop from a point to its like on the other side, from there to the centre."""
+    x, y = point
+    return [(low - (low - x) * share**2, y * share) for share in (k / LOOP for k in range(LOOP, -1, -1))]
+
+
+def drop_of(piece: Piece, size: str, wide: float) -> float:
+    """How far a cowl falls below its shoulders, which are twice so `wide` apart, in mm."""
+    long = chain_length(piece.shapes[size].edges["neck"])
+    return DRAPED * math.sqrt(max(0.0, long**2 - wide**2))
 
 
 def _slope(a: Point, b: Point) -> float:

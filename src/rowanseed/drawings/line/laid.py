@@ -7,6 +7,7 @@ import math
 from bisect import bisect_right
 from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from functools import partial
 from itertools import pairwise
 
 from rowanseed.core.geometry.outline import Point, flatten
@@ -17,7 +18,16 @@ from rowanseed.core.pattern.pieces import Drawn, LineKind, Panel, Piece, Role
 from rowanseed.core.pattern.tiers import is_tier
 from rowanseed.core.pattern.turned_yoke import as_worn
 from rowanseed.drawings.line.below_yokes import hanging_from, yoke_of
-from rowanseed.drawings.line.hanging import Edges, as_wide_as, closed_fan, drawn_in, hung, under_a_yoke
+from rowanseed.drawings.line.hanging import (
+    Edges,
+    as_wide_as,
+    closed_fan,
+    drawn_in,
+    falling,
+    hung,
+    under_a_yoke,
+    undraped,
+)
 from rowanseed.drawings.line.tiers import hung_below
 
 STEP = 12.0
@@ -81,8 +91,9 @@ def laid(pattern: Pattern, panel: Panel, size: str) -> Iterator[Laid]:
         edges = {name: _fine(flatten(chain, 1.0)) for name, chain in piece.shapes[size].edges.items()}
         moves: list[Move] = []
         edges = _moved(edges, _legs_together(pattern, piece, size), moves)
-        for find in (_outwards, _to_the_centre, closed_fan):
+        for find in (_outwards, _to_the_centre, closed_fan, partial(undraped, piece, size)):
             edges = _moved(edges, find(edges), moves)
+        edges = falling(piece, size, edges)
         edges = _turned_back(piece, edges, size)
         edges = hung(_moved(edges, _closed_up(pattern, piece, edges, size), moves))
         for move in _beside(pattern, piece, edges, placed):

@@ -5,9 +5,11 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
+from rowanseed.core.pattern.draped import is_draped
 from rowanseed.core.pattern.making import RUNS_ON, ClosureKind, Detail, FinishKind
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.drawings.line.dressed import Dressed, Line, Run, Stroke, inward
+from rowanseed.drawings.line.hanging import hanging_between
 
 BOUND = 9.0
 """The seam of a binding is shown so far inside its edge, in mm."""
@@ -58,6 +60,24 @@ def tied(dressed: Dressed) -> Iterator[Stroke]:
         yield Stroke("neck", loop, Line.FILLED, (1,))
     knot = [(x - 15.0, -13.0), (x - 15.0, 13.0), (x + 17.0, 15.0), (x + 17.0, -15.0)]
     yield Stroke("neck", knot, Line.FILLED, (1,))
+
+
+FOLDS, BEGUN = ((0.25, 0.16), (0.5, 0.36), (0.78, 0.58)), 1
+"""The folds below a cowl: how far out along the shoulder each begins, and how far below the edge it hangs, both as
+shares: of the shoulder, and of the cowl's own fall. They begin a little off the shoulder."""
+
+
+def cowl(dressed: Dressed) -> Iterator[Stroke]:
+    """The folds of a cowl, each hanging from the shoulders a little lower than the one above."""
+    for one in dressed.pieces:
+        neck, shoulder = one.edges.get("neck"), one.edges.get("shoulder")
+        if not neck or not shoulder or not is_draped(one.piece, dressed.size):
+            continue
+        point, low = max(neck, key=lambda q: q[1]), max(x for x, _ in neck)
+        tip = max(shoulder, key=lambda q: q[1])
+        for out, below in FOLDS:
+            x, y = (point[k] + (tip[k] - point[k]) * out for k in (0, 1))
+            yield Stroke("neck", hanging_between((x, y), low + (low - point[0]) * below)[BEGUN:])
 
 
 def _drop(top: float, end: float) -> Run:

@@ -74,6 +74,7 @@ FOUND: tuple[Callable[[Dressed], Iterator[Stroke]], ...] = (
     pockets.pockets,
     ends.on_one_hand,
     necks.tied,
+    necks.cowl,
 )
 """What is found on the pieces themselves, in the order in which it lies on them."""
 

@@ -14,6 +14,7 @@ class NeckShape(Worded):
     SCOOP = "scoop"
     BOAT = "boat"
     HIGH = "high"
+    COWL = "cowl"
     STRAPLESS = "strapless"
 
 

@@ -20,6 +20,7 @@ from rowanseed.core.make.shared import grade, press, sew, understitch
 from rowanseed.core.make.technique import Duty, single
 from rowanseed.core.make.which import is_of_opening, other_hand
 from rowanseed.core.make.workbench import HOT, Workbench, on_joins, shown
+from rowanseed.core.pattern.draped import is_draped
 from rowanseed.core.pattern.making import Detail, DetailKind, Finish, FinishKind, Join
 from rowanseed.core.pattern.pieces import LineKind
 from rowanseed.core.pattern.walk import join_over_garment
@@ -303,6 +304,18 @@ def stay_tape(bench: Workbench, join: Join, edge: str) -> Operation:
     )
 
 
+_SOFT = (
+    "Only behind, from shoulder seam to shoulder seam: in front the cowl's edge is rolled between the fingers and not "
+    "pressed, so that it falls softly."
+)
+
+
+def _falls(bench: Workbench, join: Join) -> bool:
+    """Whether the edge is that of a cowl in front."""
+    parts = (p for p in (*join.a, *join.b) if p.edge == "neck")
+    return any(is_draped(bench.pattern.piece(p.piece), bench.size) for p in parts)
+
+
 def turn(bench: Workbench, join: Join, edge: str) -> Operation:
     turned = turns_back(bench, join)
     return Operation(
@@ -317,6 +330,7 @@ def turn(bench: Workbench, join: Join, edge: str) -> Operation:
             ),
             f"Roll the seam {bench.margin(1)} to the inside{ABOVE_THE_BREAK if turned else ''}; press from the wrong "
             f"side. {iron_for(bench)}",
+            *((_SOFT,) if _falls(bench, join) else ()),
         ),
         bench=Bench.IRON,
         minutes=minutes.press(bench.around([join.id])),
