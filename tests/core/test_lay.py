@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from shapely.affinity import translate
 from shapely.geometry import Polygon
 
-from rowanseed.core.base.lay_errors import LayRefusal, TooWide
+from rowanseed.core.base.lay_errors import LayRefusal, OnTheBias, TooWide
 from rowanseed.core.base.saying import said
 from rowanseed.core.base.units import Units
 from rowanseed.core.cloth.cloth import Cloth, Direction, Repeat, Surface
@@ -142,6 +142,15 @@ def test_a_piece_too_wide_is_refused_with_its_name_and_both_widths():
     assert refused.value.values() == {"piece": "cape", "needed": 1300.0, "room": 1096.0, "open": True}
     told = said(refused.value, Units.IMPERIAL, {"cape": "Cape, back"})
     assert told.problem == "“Cape, back” is 51 3/16 in wide across the cloth and there are 43 1/8 in to lay it on."
+
+
+def test_a_fold_that_lies_aslant_is_not_laid_on_the_cloths_fold_and_that_is_why():
+    """It was said to fit the cloth, but not where its print or its motif asked it to lie: it has none."""
+    on_the_bias = _piece(fold=((0.0, 0.0), (400.0, 0.0)), grain=Grain.BIAS)
+    refused = solve_each(_problem(on_the_bias), Budget(sweeps=2))[LayKind.FOLDED.value]
+    assert isinstance(refused, OnTheBias)
+    told = said(refused, Units.METRIC, {"panel": "Front"})
+    assert "Front" in told.problem and "bias" in told.problem and told.remedy == "Lay the cloth open."
 
 
 def test_cloth_too_short_is_refused_with_what_is_lacking():

@@ -46,6 +46,16 @@ class TooWide(LayRefusal):
 
 
 @dataclass(eq=False)
+class OnTheBias(LayRefusal):
+    """A piece drawn on a fold that lies aslant, so that no fold of the cloth runs along its own."""
+
+    piece: PieceId
+    ID = "on-the-bias"
+    PROBLEM = "“{piece}” lies on the bias and is cut whole, in one layer: its fold runs across the cloth's."
+    REMEDY = "Lay the cloth open."
+
+
+@dataclass(eq=False)
 class NotWhereAsked(LayRefusal):
     piece: PieceId
     ID = "not-where-asked"
@@ -70,7 +80,7 @@ class PinnedTooOften(LayRefusal):
 
 
 LAY_REFUSALS: dict[str, type[LayRefusal]] = {
-    kind.ID: kind for kind in (ClothTooShort, TooWide, NotWhereAsked, PinnedElsewhere, PinnedTooOften)
+    kind.ID: kind for kind in (ClothTooShort, TooWide, OnTheBias, NotWhereAsked, PinnedElsewhere, PinnedTooOften)
 }
 """Every refusal by its id in documents."""
 

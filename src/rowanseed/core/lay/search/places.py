@@ -11,7 +11,7 @@ import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from rowanseed.core.base.lay_errors import LayRefusal, NotWhereAsked, PinnedTooOften, TooWide
+from rowanseed.core.base.lay_errors import LayRefusal, NotWhereAsked, OnTheBias, PinnedTooOften, TooWide
 from rowanseed.core.geometry.outline import Point
 from rowanseed.core.geometry.polyline import bounds
 from rowanseed.core.lay.folding import ClothLayer, Region, layers_of, regions
@@ -27,6 +27,7 @@ from rowanseed.core.lay.problem import (
 )
 from rowanseed.core.lay.search.packing import Slot
 from rowanseed.core.lay.search.shapes import Pose, ShapeSet
+from rowanseed.core.pattern.pieces import Grain
 
 ROUNDING = 1e-6
 MATCHED = 0.04
@@ -167,6 +168,8 @@ def _pinned(
 
 def _does_not_fit(laying: StretchSetup, piece: LayPiece, strips: tuple[Region, ...]) -> LayRefusal:
     problem = laying.problem
+    if piece.fold is not None and piece.grain is Grain.BIAS and all(strip.layers > 1 for strip in strips):
+        return OnTheBias(piece.id)
     room = max((strip.high - strip.low for strip in strips), default=0.0)
     whole = piece.whole() if all(strip.layers == 1 for strip in strips) else piece.outline
     extents = (bounds(moved(whole, turn, False)) for turn in turns(piece.grain, problem.cloth.one_way or piece.one_way))
