@@ -16,6 +16,7 @@ from shapely.geometry import LineString
 from rowanseed.core.compose.bodice import HEAD
 from rowanseed.core.compose.description import Lining, Neck, Opening, Pocket, Side, Sleeve, Trim
 from rowanseed.core.compose.refusals import refusals
+from rowanseed.core.compose.tape import dimensions
 from rowanseed.core.compose.vocabulary import (
     Along,
     Centre,
@@ -100,6 +101,14 @@ def test_woven_cloth_falls_on_the_bias_and_its_facing_is_never_stiff(name, grain
     for id in ("front", "front-neck-facing"):
         assert [(cut.role, cut.grain) for cut in pattern.piece(id).cuts] == [(Role.MAIN, grain)]
     assert {cut.role for cut in pattern.piece("back-neck-facing").cuts} == {Role.MAIN, Role.INTERFACING}
+
+
+@pytest.mark.parametrize("name", NAMES)
+def test_a_tape_is_put_along_its_edges_and_nowhere_across(name):
+    """A width would be read from the fold, folds and all, and be told as one that does not fit."""
+    asked = dimensions(everyday(name).piece("front"))
+    assert not any(one.level for one in asked) and {"neck", "shoulder", "side"} <= {one.edge for one in asked}
+    assert any(one.level for one in dimensions(everyday(name).piece("back")))
 
 
 def test_a_collar_or_a_round_neck_is_no_cowl():

@@ -16,6 +16,7 @@ from shapely.geometry import Point as Place
 
 from rowanseed.core.compose.vocabulary import TapeLine
 from rowanseed.core.geometry.outline import Point
+from rowanseed.core.pattern.draped import is_draped
 from rowanseed.core.pattern.making import INSET_EDGE
 from rowanseed.core.pattern.pieces import LineKind, Piece
 from rowanseed.core.pattern.seamline import line_length, lines
@@ -126,10 +127,12 @@ def dimensions(piece: Piece) -> tuple[Dimension, ...]:
     size = next(iter(piece.shapes))
     words = WORDS | (OF_A_TIER if is_in_tiers(piece) else {})
     band = piece.has_edge(INSET_EDGE) and piece.has_edge("waist")
+    # No tape tells what of a front with a cowl falls in folds: its edges say it all.
+    by_edges = band or is_draped(piece, size)
     found = [
         Dimension(f"{level} width", f"Width at the {level}", level=level)
         for level in LEVELS
-        if piece.line(LineKind.LEVEL, level) is not None and not band and not _is_edge(piece, size, level)
+        if piece.line(LineKind.LEVEL, level) is not None and not by_edges and not _is_edge(piece, size, level)
     ]
     names = [edge.name for edge in piece.edges]
     for name in (*(n for n in FIRST if n in names), *(n for n in names if n not in FIRST)):
