@@ -11,6 +11,7 @@ from xml.etree import ElementTree
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely.geometry import LineString, box
 
 from rowanseed.core.base.units import Units, format_cloth, format_length
 from rowanseed.core.cloth.cloth import Cloth, Direction, PrintBorder, Repeat, Surface
@@ -209,6 +210,21 @@ def test_the_line_of_work_shows_every_step_and_where_one_stands():
     assert "done" in links[0].find(f"{SVG}title").text
     gates = [link for link, step in zip(links, steps, strict=True) if step.is_gate]
     assert all(link.find(f"{SVG}circle") is None for link in gates)
+
+
+@pytest.mark.parametrize("name", ["dress shirt", "blazer", "jeans", "cowl dress"])
+def test_no_number_in_the_line_of_work_lies_on_its_stitch(name):
+    pattern = everyday(name)
+    size = pattern.envelope.sizes[0]
+    steps = sequence(compile_steps(pattern, "A", size, MakingChoices()))
+    for current in (steps[7].id, steps[-3].id):
+        root = _read(draw_order(steps, set(), current, "#3c5450"))
+        runs = [p.get("d") for p in root.iter(f"{SVG}path") if p.get("stroke-dasharray") == "2 5"]
+        stitches = [LineString([tuple(map(float, re.split("[ ,]+", q))) for q in run[1:].split("L")]) for run in runs]
+        for text in (text for link in root.iter(f"{SVG}a") for text in link.iter(f"{SVG}text")):
+            x, y, wide = float(text.get("x")), float(text.get("y")), len(text.text) * 7.0
+            left = x - {"middle": wide / 2, "end": wide, "start": 0.0}[text.get("text-anchor")]
+            assert not any(run.intersects(box(left, y - 8.5, left + wide, y)) for run in stitches), text.text
 
 
 @pytest.mark.parametrize("many", [1, 7, 36, 37, 45, 64, 137])

@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 
+from rowanseed.core.compose.own_measure import OwnKind
 from rowanseed.core.pattern.seamline import line_length, lines
 from rowanseed.formats.pattern_json import read_pattern
 
@@ -335,6 +336,20 @@ def test_what_was_usual_for_another_garment_is_not_taken_over_and_what_was_typed
     # What she had changed herself stays.
     kept = house.get("/patterns/own", params=typed | {"fullness": "1.8"}).text
     assert value(kept, "fullness") == "1.8"
+
+
+@pytest.mark.parametrize("units", ["metric", "imperial"])
+@pytest.mark.parametrize("kind", OwnKind)
+def test_what_is_cut_to_the_measure_is_seen_before_any_figure_is_known(house, kind, units):
+    """The page was empty beside its form until waist and length were typed."""
+    house.post("/household/units", data={"units": units})
+    usual = "On a usual figure, until yours are known."
+    for address in ("/patterns/own", "/patterns/own/look"):
+        page = house.get(address, params={"kind": kind.value}).text
+        assert "<svg" in page.split('id="look"')[-1] and usual in page
+    known = {"kind": kind.value, "waist": "72", "bust": "90", "hip": "96", "long": "70"}
+    known = {name: said if name == "kind" or units == "metric" else f"{said} cm" for name, said in known.items()}
+    assert usual not in house.get("/patterns/own/look", params=known).text
 
 
 # ---------------------------------------------------------------- a drawing
