@@ -32,11 +32,16 @@ from rowanseed.core.compose.vocabulary import (
     TrimKind,
     Where,
 )
+from rowanseed.core.derive.choice import Layers, LinedPart, LiningSchool
+from rowanseed.core.derive.layers import with_layers
+from rowanseed.core.derive.left_out import left_out
+from rowanseed.core.derive.lining import can_be_lined, lined_parts, schools
 from rowanseed.core.geometry.outline import chain_length
 from rowanseed.core.make.choices import MakingChoices
 from rowanseed.core.make.compiler import compile_garment
 from rowanseed.core.pattern.draped import is_draped
 from rowanseed.core.pattern.envelope import Figure, Structure
+from rowanseed.core.pattern.making import LayerKind
 from rowanseed.core.pattern.pieces import Grain, LineKind, Panel, Role
 from rowanseed.core.pattern.walk import part_length, walk
 from rowanseed.drawings.line.laid import laid
@@ -116,6 +121,20 @@ def test_a_collar_or_a_round_neck_is_no_cowl():
         if EVERYDAY[name].features.neck.shape is not NeckShape.COWL:
             pattern = everyday(name)
             assert not any(is_draped(piece, size) for piece in pattern.pieces for size in pattern.envelope.sizes), name
+
+
+def test_no_lining_and_no_second_layer_is_worked_out_for_what_falls_in_folds():
+    """The form refused a lining there, and the Cloth station offered one cut with the cowl's folds."""
+    top, dress = everyday("cowl top"), everyday("cowl dress")
+    assert not can_be_lined(top, "A") and schools(top, "A", middle(top)) == (LiningSchool.NONE,)
+    assert lined_parts(dress, "A") == (LinedPart.LOWER,)
+    chosen = Layers(lining=LiningSchool.WHOLE, underlined=True, fused=True)
+    made = with_layers(dress, middle(dress), "A", chosen)
+    linings = {layer.of for layer in made.making.layers if layer.kind is LayerKind.LINING}
+    assert linings == {"skirt-front", "skirt-back"}
+    assert {cut.role for cut in made.piece("front").cuts} == {Role.MAIN}
+    assert {Role.UNDERLINING, Role.INTERFACING} <= {cut.role for cut in made.piece("back").cuts}
+    assert any("cowl" in one.why for one in left_out(top, "A", middle(top), chosen))
 
 
 # ---------------------------------------------------------------- the drawing

@@ -9,7 +9,7 @@ from xml.etree.ElementTree import Element
 from rowanseed.core.base.units import INCH, Units, format_cloth
 from rowanseed.core.cloth.cloth import Cloth
 from rowanseed.drawings.colour import pale, thread
-from rowanseed.drawings.svg import BERRY, INK, QUIET, add, drawing, number, write
+from rowanseed.drawings.svg import BERRY, INK, QUIET, add, drawing, halo, number, write
 from rowanseed.drawings.swatch import define_fill
 
 WIDE, LEFT, RIGHT = 460.0, 6.0, 26.0
@@ -90,19 +90,6 @@ def _ruler(root: Element, longest: float, scale: float, tall: float, units: Unit
 
 def _named(root: Element, strip: Strip, y: float, units: Units) -> None:
     """A strip's name and length, on one line."""
-    words = add(
-        root,
-        "text",
-        f"{strip.name} ",
-        x=LEFT,
-        y=y,
-        font_size=15,
-        fill=INK,
-        paint_order="stroke",
-        stroke="#ffffff",
-        stroke_width=4,
-        stroke_linejoin="round",
-        font_weight=700 if strip.is_cloth else 400,
-    )
+    words = halo(root, LEFT, y, f"{strip.name} ", 15.0, fill=INK, font_weight=700 if strip.is_cloth else 400)
     shade = BERRY if strip.short else INK
     add(words, "tspan", format_cloth(strip.length, units), fill=shade, font_weight=700)

@@ -146,6 +146,7 @@ class Upper(Widths):
     @cached_property
     def loose(self) -> float:
         """How much wider and deeper the neck is than usual, in mm: nothing opens it, and a head has to go through."""
+        # The edge of a cowl is longer than a head is round.
         if self.loosened is not None or not self.description.is_over_the_head or self.shape is NeckShape.COWL:
             return self.loosened or 0.0
 

@@ -18,6 +18,7 @@ from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
 from rowanseed.core.derive.plain_tiers import HEM
 from rowanseed.core.derive.shaping import Run, derived, neighbours, seam_runs, trim
 from rowanseed.core.geometry.outline import chain_length
+from rowanseed.core.pattern.draped import fall
 from rowanseed.core.pattern.making import STIFFEN, Layer, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import EASE_PLEAT, Cut, Derived, DerivedAs, LineKind, Panel, Piece, Role
@@ -49,10 +50,11 @@ def with_layers(pattern: Pattern, size: str, view: str, layers: Layers) -> Patte
 
 
 def shell(pattern: Pattern, view: str) -> frozenset[str]:
-    """The pieces that a second layer backs: fronts, backs and sleeves; where no piece is named as one, all of them."""
+    """The pieces that a second layer backs: fronts, backs and sleeves; where no piece is named as one, all of them.
+    What falls in a cowl stays single."""
     main = [p for p, _ in pattern.pieces_for(Role.MAIN, view)]
     named = frozenset(p.id for p in main if p.panel in (Panel.FRONT, Panel.BACK, Panel.SLEEVE))
-    return named or frozenset(p.id for p in main)
+    return (named or frozenset(p.id for p in main)) - fall(p for p in main)
 
 
 def _underlined(pattern: Pattern, view: str) -> Pattern:

@@ -10,6 +10,7 @@ from rowanseed.core.derive.corners_on import corners_on, slanted
 from rowanseed.core.derive.facing import can_be_faced, strips
 from rowanseed.core.derive.layers import has_collar_alike
 from rowanseed.core.derive.lining import can_be_lined, can_be_pleated, draws_lining, lined_parts, turns_back
+from rowanseed.core.pattern.draped import fall
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Role
 
@@ -20,7 +21,8 @@ def left_out(pattern: Pattern, view: str, size: str, layers: Layers) -> Iterator
     can_be = can_be_lined(pattern, view)
     if is_lined and not can_be:
         drawn = "the pattern draws its own, and that is sewn"
-        yield NoSuchLayer("A lining", drawn if draws_lining(pattern) else "none can be worked out for this garment")
+        none = "under a cowl none is worked out" if fall(pattern.pieces) else "none can be worked out for this garment"
+        yield NoSuchLayer("A lining", drawn if draws_lining(pattern) else none)
     elif is_lined and can_be and slanted(corners_on(pattern, size).pattern):
         yield NoSuchLayer("A lining", "as altered, the corners that slant pockets cut off do not fit the fronts again")
     elif is_lined and layers.lining is LiningSchool.WHOLE and turns_back(pattern, view):

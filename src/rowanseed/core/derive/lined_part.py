@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from rowanseed.core.base.words import lower_first
 from rowanseed.core.derive.choice import LinedPart
+from rowanseed.core.pattern.draped import fall
 from rowanseed.core.pattern.making import DifferenceKind, EdgePart, Finish, FinishKind, Join, LayerKind
 from rowanseed.core.pattern.pattern import Pattern
 from rowanseed.core.pattern.pieces import Derived, DerivedAs, Panel, Piece
@@ -43,10 +44,10 @@ def of_part(pieces: tuple[Piece, ...], part: LinedPart) -> tuple[Piece, ...]:
 
 def left_to_line(pattern: Pattern, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
     """Of what could be lined that which the pattern draws no lining for: all of it, or, where it draws one for the
-    bodice alone, what hangs below."""
+    bodice alone, what hangs below. Under a cowl a lining has no folds, and none is worked out: only below it."""
     drawn = {layer.of for layer in pattern.making.layers if layer.kind is LayerKind.LINING}
     if not drawn:
-        return pieces
+        return of_part(pieces, LinedPart.LOWER) if fall(pieces) else pieces
     below = {p.id for p in pieces if _is_below(p)}
     bodice_alone = drawn == {p.id for p in pieces} - below
     # Patterns composed by earlier versions have edges of such names already, and keep their lining as it is.

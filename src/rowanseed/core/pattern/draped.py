@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from rowanseed.core.geometry.outline import Chain, flatten
 from rowanseed.core.pattern.pieces import Panel, Piece
 
@@ -17,6 +19,11 @@ def is_draped(piece: Piece, size: str) -> bool:
     on_the_fold = any(cut.fold == "centre" for cut in piece.cuts)
     edges = piece.shapes[size].edges
     return on_the_fold and _spread(edges["neck"], 0) < LEVEL and _spread(edges["centre"], 1) < LEVEL
+
+
+def fall(pieces: Iterable[Piece]) -> frozenset[str]:
+    """Which of these fall in a cowl, by their ids: no second layer lies on them, nor a lining that is cut alike."""
+    return frozenset(piece.id for piece in pieces if is_draped(piece, next(iter(piece.shapes), "")))
 
 
 def _spread(chain: Chain, axis: int) -> float:

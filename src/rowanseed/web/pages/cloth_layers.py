@@ -27,6 +27,7 @@ from rowanseed.core.derive.lining import (
     schools,
 )
 from rowanseed.core.derive.lining_graph import FOLD_OF_EASE, shorter
+from rowanseed.core.pattern.draped import fall
 from rowanseed.core.pattern.pieces import Role
 from rowanseed.drawings.colour import pale, thread
 from rowanseed.drawings.derived import draw_derived
@@ -167,6 +168,7 @@ def _offers(project: OpenProject) -> dict[str, Any]:
         "cut_corners": not can_have_corners_on(pattern),
         "half_placket": has_half_placket(pattern),
         "free_sides": has_free_sides(pattern),
+        "cowl": bool(fall(pattern.pieces)),
         "draws_lining": draws_lining(pattern),
         "pleat": lined and can_be_pleated(pattern, view),
         "opens_down_the_back": lined and opens_down_the_back(pattern),
